@@ -1,0 +1,93 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Console\Commands;
+
+use App\Actions\ReadMesh;
+use Illuminate\Console\Command;
+use InvalidArgumentException;
+use Symfony\Component\Console\Output\ConsoleOutputInterface;
+use Symfony\Component\Console\Output\OutputInterface;
+use Wrenlo\Core\Format\Reading;
+use Wrenlo\Core\Format\UnreadableMesh;
+use Wrenlo\Core\Geometry\Vec3;
+use Wrenlo\Core\Orientation\StanceRules;
+use Wrenlo\Core\Sight\Display;
+
+/** A command over one mesh file: `--json` prints the numbers of the screens, a failure is one sentence on stderr and exit 1. */
+abstract class MeshCommand extends Command
+{
+    protected const FILE = '{file : a mesh file (STL), read as millimetres}';
+
+    protected const STANCE_OPTIONS = '{--layer=0.2 : layer height, mm} {--limit=45 : overhang limit from the vertical, degrees}
+        {--front=0,-1,0 : direction towards the viewers, file frame} {--shown-up=0,0,1 : what is up when the piece is shown, file frame}';
+
+    public function handle(): int
+    {
+        try {
+            $result = $this->compute();
+        } catch (UnreadableMesh|InvalidArgumentException $e) {
+            $output = $this->output->getOutput();
+            ($output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output)->writeln($e->getMessage());
+
+            return self::FAILURE;
+        }
+        if ($this->option('json')) {
+            $this->output->writeln(json_encode($result, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION), OutputInterface::OUTPUT_RAW);
+        } else {
+            $this->present($result);
+        }
+
+        return self::SUCCESS;
+    }
+
+    /** @return array<string, mixed> */
+    abstract protected function compute(): array;
+
+    /** @param array<string, mixed> $result */
+    protected function present(array $result): void
+    {
+        foreach ($result as $key => $value) {
+            $text = match (true) {
+                is_bool($value) => $value ? 'yes' : 'no',
+                is_float($value) => rtrim(rtrim(number_format($value, 4), '0'), '.'),
+                is_array($value) => json_encode($value, JSON_UNESCAPED_UNICODE),
+                default => (string) $value,
+            };
+            $this->line(sprintf('%-28s %s', str_replace('_', ' ', $key), $text));
+        }
+    }
+
+    protected function reading(): Reading
+    {
+        return ReadMesh::fromPath((string) $this->argument('file'));
+    }
+
+    protected function direction(string $option): Vec3
+    {
+        $text = (string) $this->option($option);
+        if ($text === '') {
+            throw new InvalidArgumentException("--{$option} is needed: three numbers separated by commas, such as 0,0,1.");
+        }
+
+        return Vec3::unitFromText($text);
+    }
+
+    protected function display(): Display
+    {
+        return new Display($this->direction('shown-up'), $this->direction('front'));
+    }
+
+    protected function rules(): StanceRules
+    {
+        return new StanceRules($this->number('layer'), $this->number('limit'));
+    }
+
+    protected function number(string $option): float
+    {
+        $text = (string) $this->option($option);
+
+        return is_numeric($text) ? (float) $text : throw new InvalidArgumentException("--{$option} needs a number, not “{$text}”.");
+    }
+}

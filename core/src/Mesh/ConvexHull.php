@@ -1,0 +1,183 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wrenlo\Core\Mesh;
+
+use Wrenlo\Core\Geometry\Vec3;
+
+/**
+ * The convex hull of a mesh's vertices: what touches the plate in any stance.
+ *
+ * Points nearer than 1e-9 of the diagonal to a face count as on it. A flat or straight set of points gets a hull
+ * without volume: its outline, as two fans back to back, so that it still can be climbed.
+ *
+ * Corner k lies at (x[k], y[k], z[k]); its neighbours are link[start[k]] … link[start[k + 1] − 1].
+ */
+final readonly class ConvexHull
+{
+    /**
+     * @param  list<float>  $x  mm, the hull's own corners
+     * @param  list<float>  $y
+     * @param  list<float>  $z
+     * @param  list<int>  $faces  corner numbers, three a face, counter-clockwise from outside
+     * @param  list<int>  $start  where each corner's neighbours begin in `link`; one longer than the corners
+     * @param  list<int>  $link
+     */
+    private function __construct(
+        public array $x, public array $y, public array $z,
+        public array $faces, public array $start, public array $link,
+        public float $volumeMm3,
+    ) {}
+
+    public static function of(Mesh $mesh): self
+    {
+        $faces = QuickHull::faces($mesh->x, $mesh->y, $mesh->z);
+        $corner = $x = $y = $z = $local = [];
+        foreach ($faces as $v) {
+            if (! isset($corner[$v])) {
+                $corner[$v] = count($x);
+                $x[] = $mesh->x[$v];
+                $y[] = $mesh->y[$v];
+                $z[] = $mesh->z[$v];
+            }
+            $local[] = $corner[$v];
+        }
+        [$start, $link] = self::links($local, count($x));
+
+        return new self($x, $y, $z, $local, $start, $link, self::volume($x, $y, $z, $local));
+    }
+
+    /**
+     * @param  list<int>  $faces
+     * @return array{list<int>, list<int>}
+     */
+    private static function links(array $faces, int $corners): array
+    {
+        $near = array_fill(0, $corners, []);
+        for ($i = 0, $n = count($faces); $i < $n; $i += 3) {
+            [$a, $b, $c] = [$faces[$i], $faces[$i + 1], $faces[$i + 2]];
+            $near[$a][$b] = $near[$b][$a] = $near[$b][$c] = $near[$c][$b] = $near[$c][$a] = $near[$a][$c] = true;
+        }
+        $start = [0];
+        $link = [];
+        foreach ($near as $k => $others) {
+            foreach ($others as $o => $_) {
+                if ($o !== $k) {
+                    $link[] = $o;
+                }
+            }
+            $start[] = count($link);
+        }
+
+        return [$start, $link];
+    }
+
+    /**
+     * @param  list<float>  $x
+     * @param  list<float>  $y
+     * @param  list<float>  $z
+     * @param  list<int>  $faces
+     */
+    private static function volume(array $x, array $y, array $z, array $faces): float
+    {
+        $six = 0.0;
+        [$ox, $oy, $oz] = [$x[0], $y[0], $z[0]];
+        for ($i = 0, $n = count($faces); $i < $n; $i += 3) {
+            [$a, $b, $c] = [$faces[$i], $faces[$i + 1], $faces[$i + 2]];
+            [$bx, $by, $bz] = [$x[$b] - $ox, $y[$b] - $oy, $z[$b] - $oz];
+            [$cx, $cy, $cz] = [$x[$c] - $ox, $y[$c] - $oy, $z[$c] - $oz];
+            $six += ($x[$a] - $ox) * ($by * $cz - $bz * $cy) + ($y[$a] - $oy) * ($bz * $cx - $bx * $cz) + ($z[$a] - $oz) * ($bx * $cy - $by * $cx);
+        }
+
+        return $six / 6;
+    }
+
+    /** The corner farthest along (dx, dy, dz), found by climbing from corner `from`; on a convex body no climb gets stuck. */
+    public function farthest(float $dx, float $dy, float $dz, int $from = 0): int
+    {
+        ['x' => $x, 'y' => $y, 'z' => $z, 'start' => $start, 'link' => $link] = get_object_vars($this);
+        $at = $from;
+        $best = $x[$at] * $dx + $y[$at] * $dy + $z[$at] * $dz;
+        do {
+            $moved = false;
+            for ($i = $start[$at], $end = $start[$at + 1]; $i < $end; $i++) {
+                $k = $link[$i];
+                $h = $x[$k] * $dx + $y[$k] * $dy + $z[$k] * $dz;
+                if ($h > $best) {
+                    $best = $h;
+                    $next = $k;
+                    $moved = true;
+                }
+            }
+            if ($moved) {
+                $at = $next;
+            }
+        } while ($moved);
+
+        return $at;
+    }
+
+    /**
+     * The corners within `withinMm` of the lowest one along `up`.
+     *
+     * @return list<int>
+     */
+    public function lowest(Vec3 $up, int $lowestCorner, float $withinMm): array
+    {
+        $limit = $this->height($lowestCorner, $up) + $withinMm;
+        $found = [$lowestCorner => true];
+        $open = [$lowestCorner];
+        while (($at = array_pop($open)) !== null) {
+            for ($i = $this->start[$at]; $i < $this->start[$at + 1]; $i++) {
+                $k = $this->link[$i];
+                if (! isset($found[$k]) && $this->height($k, $up) <= $limit) {
+                    $found[$k] = true;
+                    $open[] = $k;
+                }
+            }
+        }
+
+        return array_keys($found);
+    }
+
+    public function height(int $corner, Vec3 $up): float
+    {
+        return $this->x[$corner] * $up->x + $this->y[$corner] * $up->y + $this->z[$corner] * $up->z;
+    }
+
+    /**
+     * The outward normals of the hull's sides, faces of one plane (within 0.5°) taken together, largest area first.
+     *
+     * @return list<array{Vec3, float}> normal and area in mm²
+     */
+    public function sides(): array
+    {
+        $sums = [];
+        for ($i = 0, $n = count($this->faces); $i < $n; $i += 3) {
+            $a = $this->point($this->faces[$i]);
+            $cross = $this->minus($this->faces[$i + 1], $a)->cross($this->minus($this->faces[$i + 2], $a))->scaled(0.5);
+            $area = $cross->length();
+            if ($area <= 0.0) {
+                continue;
+            }
+            $unit = $cross->scaled(1 / $area);
+            $key = sprintf('%.0f/%.0f/%.0f', $unit->x * 115, $unit->y * 115, $unit->z * 115);
+            [$sum, $total] = $sums[$key] ?? [new Vec3(0, 0, 0), 0.0];
+            $sums[$key] = [$sum->plus($cross), $total + $area];
+        }
+        usort($sums, static fn (array $p, array $q): int => $q[1] <=> $p[1]);
+
+        return array_map(static fn (array $s): array => [$s[0]->unit(), $s[1]], $sums);
+    }
+
+    private function point(int $k): Vec3
+    {
+        return new Vec3($this->x[$k], $this->y[$k], $this->z[$k]);
+    }
+
+    private function minus(int $k, Vec3 $from): Vec3
+    {
+        return $this->point($k)->plus($from->scaled(-1));
+    }
+}

@@ -1,0 +1,356 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wrenlo\Core\Mesh;
+
+use Wrenlo\Core\Geometry\Rotation;
+
+use function array_fill;
+use function array_pop;
+use function array_slice;
+use function ceil;
+use function count;
+use function intdiv;
+use function max;
+use function min;
+use function sqrt;
+
+/**
+ * A layered height field along the build direction: for each cell of a grid on the plate, the heights at which the
+ * vertical line through its centre enters and leaves the piece. It gives what sums over facets cannot: support
+ * columns that end on the piece, the scars at both their ends, and islands.
+ *
+ * Areas are areas on the surface (cell area / |n_z|), not on the plate.
+ */
+final readonly class HeightField
+{
+    /** A surface steeper than this (|n_z|) counts as this steep: a column standing against a wall leaves no larger mark. */
+    private const STEEPEST = 0.1;
+
+    /** @param list<array{float, float}> $feet centres of the cells with a support foot on the plate, plate frame (x, y of the rotated mesh) */
+    private function __construct(
+        public float $cellMm,
+        public int $columns,
+        public float $supportMm3,
+        /** support tops on the piece */
+        public float $scarMm2,
+        /** support feet on the piece */
+        public float $landingMm2,
+        /** both, weighted by how much they are seen */
+        public float $seenScarMm2,
+        public int $islands,
+        public array $feet,
+        public HeightBands $bands,
+    ) {}
+
+    /**
+     * @param  Surface  $facets  of the mesh, file frame
+     * @param  list<float>  $seen  seen weight of each facet
+     * @param  float  $overhangSine  facets with n_z below minus this need support
+     * @param  float  $plateMm  starts within this of the lowest point are on the plate
+     */
+    public static function of(Mesh $mesh, Surface $facets, array $seen, Rotation $stance, float $layerMm, float $overhangSine, float $plateMm, ?float $cellMm = null): self
+    {
+        [$x, $y, $z] = self::turned($mesh, $stance);
+        [$minX, $minY, $minZ] = [min($x), min($y), min($z)];
+        [$spanX, $spanY, $height] = [max($x) - $minX, max($y) - $minY, max($z) - $minZ];
+        $cell = $cellMm ?? self::cellFor($spanX, $spanY);
+        $cols = max(1, (int) ceil($spanX / $cell));
+        $rows = max(1, (int) ceil($spanY / $cell));
+        foreach ($x as $i => $v) {
+            $x[$i] = ($v - $minX) / $cell - 0.5;
+            $y[$i] = ($y[$i] - $minY) / $cell - 0.5;
+            $z[$i] -= $minZ;
+        }
+        [$head, $next, $at, $facet] = self::crossings($x, $y, $z, $mesh->tri, $cols, $rows);
+        [$ux, $uy, $uz] = array_slice($stance->rows, 6);
+        $nz = [];
+        foreach ($facets->nx as $f => $nx) {
+            $nz[] = $nx * $ux + $facets->ny[$f] * $uy + $facets->nz[$f] * $uz;
+        }
+
+        return self::walk($head, $next, $at, $facet, $nz, $seen, $cols, $cell, $height, $layerMm, $overhangSine, $plateMm, $minX, $minY);
+    }
+
+    /** Half a millimetre, finer for small pieces (about 120 cells across), coarser past 250,000 cells. */
+    private static function cellFor(float $spanX, float $spanY): float
+    {
+        $plan = max($spanX * $spanY, 1e-12);
+
+        return max(min(0.5, sqrt($plan) / 120), sqrt($plan / 250_000), max($spanX, $spanY) / 4000, 1e-9);
+    }
+
+    /** @return array{list<float>, list<float>, list<float>} */
+    private static function turned(Mesh $mesh, Rotation $stance): array
+    {
+        [$a, $b, $c, $d, $e, $f, $g, $h, $i] = $stance->rows;
+        ['x' => $mx, 'y' => $my, 'z' => $mz] = get_object_vars($mesh);
+        $x = $y = $z = [];
+        foreach ($mx as $k => $px) {
+            $py = $my[$k];
+            $pz = $mz[$k];
+            $x[] = $a * $px + $b * $py + $c * $pz;
+            $y[] = $d * $px + $e * $py + $f * $pz;
+            $z[] = $g * $px + $h * $py + $i * $pz;
+        }
+
+        return [$x, $y, $z];
+    }
+
+    /**
+     * Where the line through each cell centre meets the facets. Every edge is followed from its lower to its upper
+     * end, so the two facets of an edge agree on which cells lie on which side: a closed mesh gives balanced columns.
+     *
+     * @param  list<float>  $x  in cells, cell centres at whole numbers
+     * @param  list<float>  $y  in cells
+     * @param  list<float>  $z  mm
+     * @param  list<int>  $tri
+     * @return array{list<int>, list<int>, list<float>, list<int>} first crossing of each cell (−1: none); of each crossing the next one
+     *                                                             in its cell (−1: none), its height, and its facet f (−1 − f where the facet looks down)
+     */
+    private static function crossings(array $x, array $y, array $z, array $tri, int $cols, int $rows): array
+    {
+        $head = array_fill(0, $cols * $rows, -1);
+        $next = $at = $facet = [];
+        $made = 0;
+        for ($i = 0, $f = 0, $n = count($tri); $i < $n; $i += 3, $f++) {
+            $a = $tri[$i];
+            $b = $tri[$i + 1];
+            $c = $tri[$i + 2];
+            // sort the corners by y (ties by x): a lowest, c highest; each swap turns the facet over
+            $turn = 1.0;
+            if ($y[$b] < $y[$a] || ($y[$b] === $y[$a] && $x[$b] < $x[$a])) {
+                $t = $a;
+                $a = $b;
+                $b = $t;
+                $turn = -$turn;
+            }
+            if ($y[$c] < $y[$a] || ($y[$c] === $y[$a] && $x[$c] < $x[$a])) {
+                $t = $a;
+                $a = $c;
+                $c = $t;
+                $turn = -$turn;
+            }
+            if ($y[$c] < $y[$b] || ($y[$c] === $y[$b] && $x[$c] < $x[$b])) {
+                $t = $b;
+                $b = $c;
+                $c = $t;
+                $turn = -$turn;
+            }
+            $ya = $y[$a];
+            $yc = $y[$c];
+            // rows with ya ≤ row < yc; (int) cuts towards zero, so one more where something was cut off is ceil()
+            $row = (int) $ya;
+            $row += $row < $ya ? 1 : 0;
+            $rowEnd = (int) $yc;
+            $rowEnd += $rowEnd < $yc ? 1 : 0;
+            $rowEnd = $rowEnd > $rows ? $rows : $rowEnd;
+            if ($row >= $rowEnd) {
+                continue;
+            }
+            $xa = $x[$a];
+            $xb = $x[$b];
+            $yb = $y[$b];
+            $xc = $x[$c];
+            $lowX = $xa < $xb ? ($xa < $xc ? $xa : $xc) : ($xb < $xc ? $xb : $xc);
+            $highX = $xa > $xb ? ($xa > $xc ? $xa : $xc) : ($xb > $xc ? $xb : $xc);
+            $below = (int) $highX;
+            $below -= $below < $highX ? 0 : 1; // the last column of centres before the facet's right end
+            if ($below < $lowX) {
+                continue; // between two columns of centres
+            }
+            // plane z = za + px·(x − xa) + py·(y − ya)
+            $den = ($xb - $xa) * ($yc - $ya) - ($xc - $xa) * ($yb - $ya);
+            if ($den === 0.0) {
+                continue;
+            }
+            $mark = $den * $turn < 0.0 ? -1 - $f : $f; // looking down: an entry
+            $za = $z[$a];
+            $dzb = $z[$b] - $za;
+            $dzc = $z[$c] - $za;
+            $px = ($dzb * ($yc - $ya) - $dzc * ($yb - $ya)) / $den;
+            $py = (($xb - $xa) * $dzc - ($xc - $xa) * $dzb) / $den;
+            for (; $row < $rowEnd; $row++) {
+                $long = $xa + ($row - $ya) * ($xc - $xa) / ($yc - $ya);
+                $short = $row < $yb
+                    ? $xa + ($row - $ya) * ($xb - $xa) / ($yb - $ya)
+                    : $xb + ($row - $yb) * ($xc - $xb) / ($yc - $yb);
+                if ($short < $long) {
+                    $t = $long;
+                    $long = $short;
+                    $short = $t;
+                }
+                $col = (int) $long;
+                $col += $col < $long ? 1 : 0;
+                $end = (int) $short;
+                $end += $end < $short ? 1 : 0;
+                if ($end > $cols) {
+                    $end = $cols;
+                }
+                $zr = $za + $py * ($row - $ya) - $px * $xa;
+                $base = $row * $cols;
+                for (; $col < $end; $col++) {
+                    $at[] = $zr + $px * $col;
+                    $facet[] = $mark;
+                    $next[] = $head[$base + $col];
+                    $head[$base + $col] = $made++;
+                }
+            }
+        }
+
+        return [$head, $next, $at, $facet];
+    }
+
+    /**
+     * Goes up every column: from outside to inside is a start (needing support where it overhangs), the reverse an end.
+     *
+     * @param  list<int>  $head
+     * @param  list<int>  $next
+     * @param  list<float>  $at
+     * @param  list<int>  $facet
+     * @param  list<float>  $nz  of each facet, plate frame
+     * @param  list<float>  $seen
+     */
+    private static function walk(
+        array $head, array $next, array $at, array $facet, array $nz, array $seen,
+        int $cols, float $cell, float $height, float $layer, float $overhangSine, float $plate, float $minX, float $minY,
+    ): self {
+        $cellArea = $cell * $cell;
+        // up and down at the ends of every stretch, on a fine ladder of heights: their running sum is the cross-section
+        $perMm = $height > 0 ? HeightBands::RUNGS / $height : 0.0;
+        $solidRung = $supportRung = array_fill(0, HeightBands::RUNGS + 2, 0);
+        $support = $scar = $landing = $seenScar = 0.0;
+        $columns = 0;
+        $feet = [];
+        // stretch s of piece covers the layers first[s] … last[s]; those of cell c are from[c] … from[c + 1] − 1
+        $first = $last = $from = [];
+        $stretches = 0;
+        $births = []; // layer → cells with a stretch that begins there
+        $z = $f = []; // the crossings of one column, by height; reused, never shortened
+        foreach ($head as $cellAt => $k) {
+            $from[] = $stretches;
+            if ($k < 0) {
+                continue;
+            }
+            for ($count = 0; $k >= 0; $k = $next[$k], $count++) {
+                // insertion by height: a column has a handful of crossings
+                $h = $at[$k];
+                for ($j = $count; $j > 0 && $z[$j - 1] > $h; $j--) {
+                    $z[$j] = $z[$j - 1];
+                    $f[$j] = $f[$j - 1];
+                }
+                $z[$j] = $h;
+                $f[$j] = $facet[$k];
+            }
+            $depth = 0;
+            $floor = 0.0;
+            $floorFacet = -1;
+            for ($j = 0; $j < $count; $j++) {
+                $which = $f[$j];
+                if ($which < 0) {
+                    if ($depth++ > 0) {
+                        continue;
+                    }
+                    $start = $z[$j];
+                    $which = -1 - $which;
+                    $n = $nz[$which];
+                    if ($n >= -$overhangSine || $start <= $plate || $start <= $floor) {
+                        continue;
+                    }
+                    $columns++;
+                    $support += $start - $floor;
+                    $mark = $cellArea / -$n;
+                    $scar += $mark;
+                    $seenScar += $mark * $seen[$which];
+                    $supportRung[(int) ($floor * $perMm + 0.5)]++;
+                    $supportRung[(int) ($start * $perMm + 0.5)]--;
+                    if ($floorFacet >= 0) {
+                        $mark = $cellArea / max($nz[$floorFacet], self::STEEPEST);
+                        $landing += $mark;
+                        $seenScar += $mark * $seen[$floorFacet];
+                    } else {
+                        $feet[] = [$minX + ($cellAt % $cols + 0.5) * $cell, $minY + (intdiv($cellAt, $cols) + 0.5) * $cell];
+                    }
+                } elseif ($depth > 0 && --$depth === 0) {
+                    $floor = $z[$j];
+                    $floorFacet = $which;
+                    $solidRung[(int) ($start * $perMm + 0.5)]++;
+                    $solidRung[(int) ($floor * $perMm + 0.5)]--;
+                    $begins = (int) ceil($start / $layer - 0.5); // the first layer whose middle lies in the stretch
+                    $ends = (int) ceil($floor / $layer - 0.5) - 1;
+                    if ($ends >= $begins) {
+                        $first[] = $begins;
+                        $last[] = $ends;
+                        $stretches++;
+                        if ($begins > 0) {
+                            $births[$begins][] = $cellAt;
+                        }
+                    }
+                }
+            }
+        }
+        $from[] = $stretches;
+
+        return new self(
+            $cell, $columns, $support * $cellArea, $scar, $landing, $seenScar,
+            self::islands($first, $last, $from, $births, $cols), $feet,
+            HeightBands::fromRungs($height, $cellArea, $solidRung, $supportRung),
+        );
+    }
+
+    /**
+     * An island is a connected region of one layer with nothing of the layer below under or beside it: a group of
+     * stretches that begin in the same layer, touch each other (eight neighbours), and touch no stretch that goes on from below.
+     *
+     * @param  list<int>  $first
+     * @param  list<int>  $last
+     * @param  list<int>  $from
+     * @param  array<int, list<int>>  $births
+     */
+    private static function islands(array $first, array $last, array $from, array $births, int $cols): int
+    {
+        $islands = 0;
+        $cells = count($from) - 1;
+        foreach ($births as $layer => $list) {
+            $born = [];
+            foreach ($list as $c) {
+                $born[$c] = true;
+            }
+            foreach ($list as $c) {
+                if (! isset($born[$c])) {
+                    continue;
+                }
+                unset($born[$c]);
+                $open = [$c];
+                $held = false;
+                while ($open !== []) {
+                    $c = array_pop($open);
+                    $left = $c % $cols === 0 ? 0 : -1;
+                    $right = $c % $cols === $cols - 1 ? 0 : 1;
+                    for ($line = $c - $cols; $line <= $c + $cols; $line += $cols) {
+                        if ($line < 0 || $line >= $cells) {
+                            continue;
+                        }
+                        for ($o = $line + $left, $end = $line + $right; $o <= $end; $o++) {
+                            if (! $held) {
+                                for ($s = $from[$o], $to = $from[$o + 1]; $s < $to; $s++) {
+                                    if ($first[$s] < $layer && $last[$s] >= $layer) {
+                                        $held = true;
+                                    }
+                                }
+                            }
+                            if (isset($born[$o])) {
+                                unset($born[$o]);
+                                $open[] = $o;
+                            }
+                        }
+                    }
+                }
+                $islands += $held ? 0 : 1;
+            }
+        }
+
+        return $islands;
+    }
+}

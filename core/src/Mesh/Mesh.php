@@ -1,0 +1,90 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wrenlo\Core\Mesh;
+
+use Wrenlo\Core\Geometry\Box3;
+use Wrenlo\Core\Geometry\Rotation;
+use Wrenlo\Core\Geometry\Vec3;
+
+use function array_map;
+use function count;
+use function intdiv;
+use function max;
+use function min;
+
+/**
+ * A welded triangle mesh in flat lists, in millimetres, in the frame of its file.
+ *
+ * Vertex i lies at (x[i], y[i], z[i]). Triangle f has the corners tri[3f], tri[3f+1], tri[3f+2], counter-clockwise
+ * seen from outside. Every coordinate is finite, every index is a vertex, and there is at least one triangle:
+ * the builder and the readers hold that, so kernels do not check it again.
+ */
+final readonly class Mesh
+{
+    /**
+     * @param  list<float>  $x  millimetres
+     * @param  list<float>  $y  millimetres
+     * @param  list<float>  $z  millimetres
+     * @param  list<int>  $tri  vertex indices, three a triangle
+     */
+    public function __construct(public array $x, public array $y, public array $z, public array $tri) {}
+
+    public function vertexCount(): int
+    {
+        return count($this->x);
+    }
+
+    public function triangleCount(): int
+    {
+        return intdiv(count($this->tri), 3);
+    }
+
+    public function bounds(): Box3
+    {
+        return new Box3(
+            new Vec3(min($this->x), min($this->y), min($this->z)),
+            new Vec3(max($this->x), max($this->y), max($this->z)),
+        );
+    }
+
+    public function vertex(int $i): Vec3
+    {
+        return new Vec3($this->x[$i], $this->y[$i], $this->z[$i]);
+    }
+
+    public function scaled(float $factor): self
+    {
+        if ($factor === 1.0) {
+            return $this;
+        }
+        $times = static fn (float $v): float => $v * $factor;
+
+        return new self(array_map($times, $this->x), array_map($times, $this->y), array_map($times, $this->z), $this->tri);
+    }
+
+    /** Turned into the plate frame and set down: lowest vertex at z = 0, centred on the origin of the plate. */
+    public function standing(Rotation $stance): self
+    {
+        [$a, $b, $c, $d, $e, $f, $g, $h, $i] = $stance->rows;
+        $x = $y = $z = [];
+        foreach ($this->x as $k => $px) {
+            $py = $this->y[$k];
+            $pz = $this->z[$k];
+            $x[] = $a * $px + $b * $py + $c * $pz;
+            $y[] = $d * $px + $e * $py + $f * $pz;
+            $z[] = $g * $px + $h * $py + $i * $pz;
+        }
+        $midX = (min($x) + max($x)) / 2;
+        $midY = (min($y) + max($y)) / 2;
+        $low = min($z);
+        foreach ($x as $k => $_) {
+            $x[$k] -= $midX;
+            $y[$k] -= $midY;
+            $z[$k] -= $low;
+        }
+
+        return new self($x, $y, $z, $this->tri);
+    }
+}

@@ -1,0 +1,80 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wrenlo\Core\Mesh;
+
+use function array_sum;
+use function count;
+use function sqrt;
+
+/**
+ * Flat patches of a surface in the file frame: one a facet, or one a bin of facets that look the same way.
+ *
+ * Everything a stance is judged by in the fast pass is a sum over patches, so the same kernel
+ * (`Orientation\StanceSums`) serves facets (exact) and bins (fast).
+ */
+final readonly class Surface
+{
+    /**
+     * All lists run over the patches.
+     *
+     * @param  list<float>  $nx  unit outward normal; 0,0,0 for a patch without area
+     * @param  list<float>  $ny
+     * @param  list<float>  $nz
+     * @param  list<float>  $area  mm²
+     * @param  list<float>  $cx  area centroid, mm
+     * @param  list<float>  $cy
+     * @param  list<float>  $cz
+     */
+    public function __construct(
+        public array $nx, public array $ny, public array $nz,
+        public array $area,
+        public array $cx, public array $cy, public array $cz,
+    ) {}
+
+    /** One patch a facet, in facet order. */
+    public static function ofFacets(Mesh $mesh): self
+    {
+        ['x' => $x, 'y' => $y, 'z' => $z, 'tri' => $tri] = get_object_vars($mesh);
+        $nx = $ny = $nz = $area = $cx = $cy = $cz = [];
+        for ($i = 0, $n = count($tri); $i < $n; $i += 3) {
+            $a = $tri[$i];
+            $b = $tri[$i + 1];
+            $c = $tri[$i + 2];
+            $ax = $x[$a];
+            $ay = $y[$a];
+            $az = $z[$a];
+            $ux = $x[$b] - $ax;
+            $uy = $y[$b] - $ay;
+            $uz = $z[$b] - $az;
+            $vx = $x[$c] - $ax;
+            $vy = $y[$c] - $ay;
+            $vz = $z[$c] - $az;
+            $px = $uy * $vz - $uz * $vy;
+            $py = $uz * $vx - $ux * $vz;
+            $pz = $ux * $vy - $uy * $vx;
+            $twice = sqrt($px * $px + $py * $py + $pz * $pz);
+            $inv = $twice > 0.0 ? 1 / $twice : 0.0;
+            $nx[] = $px * $inv;
+            $ny[] = $py * $inv;
+            $nz[] = $pz * $inv;
+            $area[] = 0.5 * $twice;
+            $cx[] = $ax + ($ux + $vx) / 3;
+            $cy[] = $ay + ($uy + $vy) / 3;
+            $cz[] = $az + ($uz + $vz) / 3;
+        }
+
+        return new self($nx, $ny, $nz, $area, $cx, $cy, $cz);
+    }
+
+    public function count(): int
+    {
+        return count($this->area);
+    }
+
+    public function totalAreaMm2(): float
+    {
+        return array_sum($this->area);
+    }
+}

@@ -1,0 +1,70 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wrenlo\Core\Orientation;
+
+use Wrenlo\Core\Geometry\Vec3;
+
+/** The directions a search begins with: the piece's own pose, the whole sphere, and every side it could rest on. */
+final class Directions
+{
+    /** Sides of the hull tried as resting poses, largest first; the rest are slivers between them. */
+    private const MAX_HULL_SIDES = 400;
+
+    /** A resting pose this near to an earlier one is the same pose. */
+    private const SAME_DEG = 0.6;
+
+    /** @return list<array{Vec3, Origin}> */
+    public static function for(StanceBasis $basis, int $sphere): array
+    {
+        $resting = [[$basis->display->up, Origin::File]];
+        $bins = $basis->bins->bins;
+        foreach ($basis->bins->flats as $b) {
+            $resting[] = [new Vec3(-$bins->nx[$b], -$bins->ny[$b], -$bins->nz[$b]), Origin::Flat];
+        }
+        foreach (array_slice($basis->hull->sides(), 0, self::MAX_HULL_SIDES) as [$normal]) {
+            $resting[] = [$normal->scaled(-1), Origin::Hull];
+        }
+
+        return [...self::distinct($resting), ...array_map(static fn (Vec3 $d): array => [$d, Origin::Sphere], self::fibonacci($sphere))];
+    }
+
+    /**
+     * Points spread evenly over the sphere along a spiral with the golden angle.
+     *
+     * @return list<Vec3> unit
+     */
+    public static function fibonacci(int $count): array
+    {
+        $golden = M_PI * (3 - sqrt(5));
+        $points = [];
+        for ($k = 0; $k < $count; $k++) {
+            $z = 1 - (2 * $k + 1) / $count;
+            $r = sqrt(1 - $z * $z);
+            $points[] = new Vec3($r * cos($golden * $k), $r * sin($golden * $k), $z);
+        }
+
+        return $points;
+    }
+
+    /**
+     * @param  list<array{Vec3, Origin}>  $directions
+     * @return list<array{Vec3, Origin}>
+     */
+    private static function distinct(array $directions): array
+    {
+        $kept = [];
+        $limit = cos(deg2rad(self::SAME_DEG));
+        foreach ($directions as [$d, $origin]) {
+            foreach ($kept as [$k]) {
+                if ($d->x * $k->x + $d->y * $k->y + $d->z * $k->z > $limit) {
+                    continue 2;
+                }
+            }
+            $kept[] = [$d->unit(), $origin];
+        }
+
+        return $kept;
+    }
+}

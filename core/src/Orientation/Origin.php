@@ -1,0 +1,15 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wrenlo\Core\Orientation;
+
+/** Where the search got a direction from. */
+enum Origin: string
+{
+    case File = 'file';
+    case Sphere = 'sphere';
+    case Flat = 'flat';
+    case Hull = 'hull';
+    case Refined = 'refined';
+}

@@ -1,0 +1,116 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wrenlo\Core\Orientation;
+
+/**
+ * Orders stored stances by weights; nothing is computed anew.
+ *
+ * Two steps, so that estimates are only compared with estimates: (1) all stances are scored by their estimates and the
+ * best that differ by DISTINCT_DEG become finalists; (2) the finalists are ordered by the best numbers known of each.
+ * A score is Σ weight · place in the range of all stances / Σ weight: 0 is best in everything, 1 worst in everything.
+ */
+final class Ranking
+{
+    private const DISTINCT_DEG = 8.0;
+
+    /** @var array<string, array{float, float}> lowest and highest estimate of each criterion over all stances */
+    private array $range = [];
+
+    /**
+     * @param  array<int, array{float, float, float}>  $ups  unit directions by stance id
+     * @param  array<string, array<int, float>>  $estimates  criterion key → stance id → value
+     */
+    public function __construct(private readonly array $ups, private readonly array $estimates)
+    {
+        foreach ($estimates as $key => $values) {
+            $this->range[$key] = [min($values), max($values)];
+        }
+    }
+
+    /** @param list<Candidate> $candidates */
+    public static function ofCandidates(array $candidates): self
+    {
+        $ups = $estimates = [];
+        foreach ($candidates as $id => $c) {
+            $ups[$id] = $c->up->toArray();
+            foreach (Criteria::all() as $key => $criterion) {
+                $estimates[$key][$id] = $criterion->estimate($c->metrics);
+            }
+        }
+
+        return new self($ups, $estimates);
+    }
+
+    /** @return array<int, float> stance id → score by estimates, best first */
+    public function scores(Weights $weights): array
+    {
+        $score = array_fill_keys(array_keys($this->ups), 0.0);
+        foreach ($this->factors($weights) as $key => [$from, $factor]) {
+            foreach ($this->estimates[$key] as $id => $value) {
+                $score[$id] += ($value - $from) * $factor;
+            }
+        }
+        asort($score);
+
+        return $score;
+    }
+
+    /** @return list<int> the ids of the best stances that differ from one another, best first */
+    public function finalists(Weights $weights, int $count): array
+    {
+        $limit = cos(deg2rad(self::DISTINCT_DEG));
+        $kept = [];
+        foreach ($this->scores($weights) as $id => $_) {
+            [$x, $y, $z] = $this->ups[$id];
+            foreach ($kept as $k) {
+                [$kx, $ky, $kz] = $this->ups[$k];
+                if ($x * $kx + $y * $ky + $z * $kz > $limit) {
+                    continue 2;
+                }
+            }
+            $kept[] = $id;
+            if (count($kept) === $count) {
+                break;
+            }
+        }
+
+        return $kept;
+    }
+
+    /**
+     * @param  array<int, StanceMetrics>  $finalists  by stance id
+     * @return array<int, float> stance id → score by the best numbers known, best first
+     */
+    public function order(array $finalists, Weights $weights): array
+    {
+        $score = [];
+        foreach ($finalists as $id => $metrics) {
+            $score[$id] = 0.0;
+            foreach ($this->factors($weights) as $key => [$from, $factor]) {
+                $score[$id] += (Criteria::get($key)->value($metrics) - $from) * $factor;
+            }
+        }
+        asort($score);
+
+        return $score;
+    }
+
+    /** @return array<string, array{float, float}> what to subtract and what to multiply by, of each criterion that counts */
+    private function factors(Weights $weights): array
+    {
+        $total = $weights->total() ?: 1.0;
+        $factors = [];
+        foreach ($weights->of as $key => $weight) {
+            [$low, $high] = $this->range[$key];
+            if ($weight > 0 && $high > $low) {
+                $factors[$key] = Criteria::get($key)->lowerIsBetter
+                    ? [$low, $weight / $total / ($high - $low)]
+                    : [$high, -$weight / $total / ($high - $low)];
+            }
+        }
+
+        return $factors;
+    }
+}

@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wrenlo\Core\Orientation;
+
+use Wrenlo\Core\Geometry\Vec3;
+use Wrenlo\Core\Mesh\ConvexHull;
+use Wrenlo\Core\Mesh\MassProperties;
+use Wrenlo\Core\Mesh\Mesh;
+use Wrenlo\Core\Mesh\NormalBins;
+use Wrenlo\Core\Mesh\Surface;
+use Wrenlo\Core\Mesh\Topology;
+use Wrenlo\Core\Settings\PrintProfile;
+use Wrenlo\Core\Sight\Display;
+use Wrenlo\Core\Sight\FrontCone;
+
+/** What all stances of one piece share, computed once: facets, seen weights, bins, hull, volume, centre of mass. */
+final readonly class StanceBasis
+{
+    /** @param list<float> $seen seen weight of each facet, 0 to 1; @param list<float> $seenArea mm², weight × area of each facet */
+    private function __construct(
+        public Mesh $mesh,
+        public Display $display,
+        public PrintProfile $profile,
+        public Surface $facets,
+        public array $seen,
+        public array $seenArea,
+        public NormalBins $bins,
+        public ConvexHull $hull,
+        public float $volumeMm3,
+        public Vec3 $centreOfMassMm,
+    ) {}
+
+    /** @param ?callable(string): void $step called with the name of each part when it is done: “facets”, “hull” */
+    public static function of(Mesh $mesh, Display $display, PrintProfile $profile, ?bool $closed = null, ?callable $step = null): self
+    {
+        $facets = Surface::ofFacets($mesh);
+        $seen = FrontCone::of($display)->seenWeights($facets);
+        $seenArea = [];
+        foreach ($facets->area as $f => $a) {
+            $seenArea[] = $a * $seen[$f];
+        }
+        $bins = NormalBins::of($facets, $seen);
+        $mass = MassProperties::of($mesh, $facets, $closed ?? Topology::of($mesh, $facets)->isWatertight());
+        $step && $step('facets');
+        $hull = ConvexHull::of($mesh);
+        $step && $step('hull');
+
+        return new self($mesh, $display, $profile, $facets, $seen, $seenArea, $bins, $hull, $mass->volumeMm3, $mass->centreOfMassMm);
+    }
+}

@@ -1,0 +1,114 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wrenlo\Core\Orientation;
+
+use Wrenlo\Core\Geometry\Vec3;
+use Wrenlo\Core\Mesh\Surface;
+
+use function sqrt;
+
+/**
+ * Everything about a stance that is a sum over patches of the surface. Over facets the sums are exact; over normal
+ * bins they are an estimate that costs a fiftieth.
+ *
+ * With n_z the patch normal along `up`, A its area, h its centroid's height above the lowest point, v its seen weight:
+ */
+final readonly class StanceSums
+{
+    public function __construct(
+        /** Σ A over n_z < −sin(limit), what lies on the plate included */
+        public float $overhangMm2,
+        /** the same without what lies on the plate, weighted by v */
+        public float $seenOverhangMm2,
+        /** Σ A·|n_z|·h over the overhang: supports straight down to the plate */
+        public float $supportToPlateMm3,
+        /** Σ A·|n_z| over non-flat patches */
+        public float $slopeMm2,
+        /** Σ A over non-flat patches */
+        public float $nonFlatMm2,
+        /** Σ v·A·|n_z| over non-flat patches */
+        public float $seenSlopeMm2,
+        /** Σ v·A over non-flat patches */
+        public float $seenNonFlatMm2,
+        /** Σ A over non-flat patches with terraces above 0.4 mm */
+        public float $terraceMm2,
+        /** the same, weighted by v */
+        public float $seenTerraceMm2,
+        /** Σ A over flat patches that face up */
+        public float $flatUpMm2,
+        /** Σ A over flat patches on the plate */
+        public float $contactMm2,
+        /** Σ A·√(1−n_z²): wall length over all layers, times the layer height */
+        public float $wallMm2,
+        /** Σ A·|n_z|: the tops and bottoms as seen from above and below */
+        public float $skinMm2,
+    ) {}
+
+    /**
+     * @param  list<float>  $seenArea  v·A of each patch, mm²
+     * @param  float  $lowest  height of the lowest vertex along `up`, file frame, mm
+     */
+    public static function along(Surface $patches, array $seenArea, Vec3 $up, float $lowest, StanceRules $rules): self
+    {
+        ['nx' => $nx, 'ny' => $ny, 'nz' => $nz, 'area' => $area, 'cx' => $cx, 'cy' => $cy, 'cz' => $cz] = get_object_vars($patches);
+        [$ux, $uy, $uz] = $up->toArray();
+        $overhang = -$rules->overhangSine();
+        $flat = StanceRules::flatCosine();
+        $broad = $rules->terraceCosine();
+        $plate = $lowest + StanceRules::PLATE_MM;
+        $overhangA = $seenOverhang = $support = $slope = $nonFlat = $seenSlope = $seenNonFlat = 0.0;
+        $terrace = $seenTerrace = $flatUp = $contact = $wall = $skin = 0.0;
+        foreach ($area as $f => $a) {
+            $c = $nx[$f] * $ux + $ny[$f] * $uy + $nz[$f] * $uz;
+            if ($c < $overhang) {
+                $overhangA += $a;
+                $h = $cx[$f] * $ux + $cy[$f] * $uy + $cz[$f] * $uz;
+                $support -= $a * $c * ($h - $lowest);
+                if ($h > $plate) {
+                    $seenOverhang += $seenArea[$f];
+                } elseif ($c < -$flat) {
+                    $contact += $a;
+                }
+            }
+            $m = $c < 0.0 ? -$c : $c;
+            $p = $a * $m;
+            $skin += $p;
+            if ($m > $flat) {
+                if ($c > 0.0) {
+                    $flatUp += $a;
+                }
+
+                continue;
+            }
+            $v = $seenArea[$f];
+            $slope += $p;
+            $nonFlat += $a;
+            $seenSlope += $v * $m;
+            $seenNonFlat += $v;
+            $wall += $a * sqrt(1.0 - $m * $m);
+            if ($m > $broad) {
+                $terrace += $a;
+                $seenTerrace += $v;
+            }
+        }
+
+        return new self(
+            $overhangA, $seenOverhang, $support, $slope, $nonFlat, $seenSlope, $seenNonFlat,
+            $terrace, $seenTerrace, $flatUp, $contact, $wall, $skin,
+        );
+    }
+
+    /** Area mean of the step t·|n_z| over non-flat facets. */
+    public function stepMeanMm(float $layerMm): float
+    {
+        return $this->nonFlatMm2 > 0 ? $layerMm * $this->slopeMm2 / $this->nonFlatMm2 : 0.0;
+    }
+
+    /** The same mean over what is seen: every facet counts with its seen weight. */
+    public function seenStepMeanMm(float $layerMm): float
+    {
+        return $this->seenNonFlatMm2 > 0 ? $layerMm * $this->seenSlopeMm2 / $this->seenNonFlatMm2 : 0.0;
+    }
+}

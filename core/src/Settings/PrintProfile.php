@@ -1,0 +1,58 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wrenlo\Core\Settings;
+
+use InvalidArgumentException;
+
+/**
+ * What printer, nozzle and filament bring to an estimate. The defaults are a common desktop machine with a 0.4 mm
+ * nozzle and PLA; speeds are those of plain careful printing (common practice, no source).
+ */
+final readonly class PrintProfile
+{
+    public function __construct(
+        public float $nozzleMm = 0.4,
+        public float $lineMm = 0.45,
+        public float $zStepMm = 0.04,
+        public float $bedXMm = 220.0,
+        public float $bedYMm = 220.0,
+        public float $bedZMm = 250.0,
+        public float $densityGPerCm3 = 1.24,
+        public float $pricePerKg = 22.0,
+        public int $walls = 3,
+        public int $skinLayers = 4,
+        public float $infillShare = 0.12,
+        public float $supportShare = 0.10,
+        public float $wallMmPerS = 50.0,
+        public float $skinMmPerS = 60.0,
+        public float $infillMmPerS = 90.0,
+        public float $supportMmPerS = 70.0,
+        public float $layerChangeS = 2.0,
+        public float $travelShare = 0.12,
+    ) {
+        if (min($nozzleMm, $lineMm, $zStepMm, $bedXMm, $bedYMm, $bedZMm, $densityGPerCm3, $wallMmPerS, $skinMmPerS, $infillMmPerS, $supportMmPerS) <= 0) {
+            throw new InvalidArgumentException('Nozzle, line, bed, density and speeds must be above zero.');
+        }
+    }
+
+    /** Area of a bead of this width and height, mm²: a rectangle with round ends, (w − h)·h + π·h²/4. */
+    public static function beadMm2(float $widthMm, float $heightMm): float
+    {
+        return ($widthMm - $heightMm) * $heightMm + M_PI * $heightMm ** 2 / 4;
+    }
+
+    /** Layer heights this nozzle prints well: 20 % to 70 % of its diameter, on the machine's Z step (common practice, no source). @return list<float> */
+    public function layerHeightsMm(): array
+    {
+        $first = (int) ceil(0.2 * $this->nozzleMm / $this->zStepMm - 1e-9);
+        $last = (int) floor(0.7 * $this->nozzleMm / $this->zStepMm + 1e-9);
+        $heights = [];
+        for ($k = $first; $k <= $last; $k++) {
+            $heights[] = round($k * $this->zStepMm, 4);
+        }
+
+        return $heights;
+    }
+}

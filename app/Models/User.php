@@ -1,49 +1,50 @@
 <?php
 
+declare(strict_types=1);
+
 namespace App\Models;
 
-// use Illuminate\Contracts\Auth\MustVerifyEmail;
-use Database\Factories\UserFactory;
-use Illuminate\Database\Eloquent\Factories\HasFactory;
+use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Foundation\Auth\User as Authenticatable;
-use Illuminate\Notifications\Notifiable;
 
-class User extends Authenticatable
+/**
+ * @property int $id
+ * @property string $name
+ * @property string $email
+ */
+final class User extends Authenticatable
 {
-    /** @use HasFactory<UserFactory> */
-    use HasFactory, Notifiable;
+    protected $fillable = ['name', 'email', 'password'];
 
-    /**
-     * The attributes that are mass assignable.
-     *
-     * @var list<string>
-     */
-    protected $fillable = [
-        'name',
-        'email',
-        'password',
-    ];
+    protected $hidden = ['password', 'remember_token'];
 
-    /**
-     * The attributes that should be hidden for serialization.
-     *
-     * @var list<string>
-     */
-    protected $hidden = [
-        'password',
-        'remember_token',
-    ];
-
-    /**
-     * Get the attributes that should be cast.
-     *
-     * @return array<string, string>
-     */
+    /** @return array<string, string> */
     protected function casts(): array
     {
-        return [
-            'email_verified_at' => 'datetime',
-            'password' => 'hashed',
-        ];
+        return ['password' => 'hashed'];
+    }
+
+    /** @return HasMany<Piece, $this> */
+    public function pieces(): HasMany
+    {
+        return $this->hasMany(Piece::class);
+    }
+
+    /** @return HasMany<Printer, $this> */
+    public function printers(): HasMany
+    {
+        return $this->hasMany(Printer::class);
+    }
+
+    /** @return HasMany<Nozzle, $this> */
+    public function nozzles(): HasMany
+    {
+        return $this->hasMany(Nozzle::class);
+    }
+
+    /** @return HasMany<Filament, $this> */
+    public function filaments(): HasMany
+    {
+        return $this->hasMany(Filament::class);
     }
 }

@@ -1,24 +1,30 @@
 <?php
 
+declare(strict_types=1);
+
 namespace App\Providers;
 
+use App\Storage\ImmediateSqliteConnector;
+use Illuminate\Database\Eloquent\Model;
+use App\Models\Filament;
+use App\Models\Nozzle;
+use App\Models\Printer;
+use App\Policies\ShelfPolicy;
+use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\ServiceProvider;
 
-class AppServiceProvider extends ServiceProvider
+final class AppServiceProvider extends ServiceProvider
 {
-    /**
-     * Register any application services.
-     */
     public function register(): void
     {
-        //
+        $this->app->bind('db.connector.sqlite', ImmediateSqliteConnector::class);
     }
 
-    /**
-     * Bootstrap any application services.
-     */
     public function boot(): void
     {
-        //
+        Model::preventSilentlyDiscardingAttributes();
+        foreach ([Printer::class, Nozzle::class, Filament::class] as $tool) {
+            Gate::policy($tool, ShelfPolicy::class);
+        }
     }
 }

@@ -33,20 +33,27 @@ final readonly class StanceBasis
     ) {}
 
     /** @param ?callable(string): void $step called with the name of each part when it is done: “facets”, “hull” */
-    public static function of(Mesh $mesh, Display $display, PrintProfile $profile, ?bool $closed = null, ?callable $step = null): self
+    public static function of(Mesh $mesh, Display $display, PrintProfile $profile, ?callable $step = null): self
     {
         $facets = Surface::ofFacets($mesh);
+        $closed = Topology::of($mesh, $facets)->isWatertight();
+        $step && $step('facets');
+        $hull = ConvexHull::of($mesh);
+        $step && $step('hull');
+
+        return self::from($mesh, $facets, $hull, $closed, $display, $profile);
+    }
+
+    /** @param bool $closed whether the mesh bounds a solid; if not, the area centroid stands in for the centre of mass */
+    public static function from(Mesh $mesh, Surface $facets, ConvexHull $hull, bool $closed, Display $display, PrintProfile $profile): self
+    {
         $seen = FrontCone::of($display)->seenWeights($facets);
         $seenArea = [];
         foreach ($facets->area as $f => $a) {
             $seenArea[] = $a * $seen[$f];
         }
-        $bins = NormalBins::of($facets, $seen);
-        $mass = MassProperties::of($mesh, $facets, $closed ?? Topology::of($mesh, $facets)->isWatertight());
-        $step && $step('facets');
-        $hull = ConvexHull::of($mesh);
-        $step && $step('hull');
+        $mass = MassProperties::of($mesh, $facets, $closed);
 
-        return new self($mesh, $display, $profile, $facets, $seen, $seenArea, $bins, $hull, $mass->volumeMm3, $mass->centreOfMassMm);
+        return new self($mesh, $display, $profile, $facets, $seen, $seenArea, NormalBins::of($facets, $seen), $hull, $mass->volumeMm3, $mass->centreOfMassMm);
     }
 }

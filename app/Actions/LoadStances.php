@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use App\Models\Analysis;
+use App\Models\Piece;
+use App\Storage\Blobs;
+use Wrenlo\Core\Format\Reading;
+use Wrenlo\Core\Mesh\ConvexHull;
+use Wrenlo\Core\Mesh\Mesh;
+use Wrenlo\Core\Mesh\Surface;
+use Wrenlo\Core\Orientation\StanceBasis;
+use Wrenlo\Core\Orientation\Stances;
+
+/** A piece's mesh and everything its stances share, from storage. */
+final class LoadStances
+{
+    public static function reading(Piece $piece): Reading
+    {
+        return ReadMesh::fromPath(Blobs::path($piece->blob), $piece->ending(), $piece->scale);
+    }
+
+    public static function for(Analysis $analysis): Stances
+    {
+        $piece = $analysis->piece;
+        $mesh = self::reading($piece)->mesh;
+
+        return self::over($analysis, $mesh, Surface::ofFacets($mesh), ConvexHull::of($mesh));
+    }
+
+    public static function over(Analysis $analysis, Mesh $mesh, Surface $facets, ConvexHull $hull): Stances
+    {
+        $piece = $analysis->piece;
+
+        return new Stances(
+            StanceBasis::from($mesh, $facets, $hull, (bool) $piece->watertight, $piece->display(), $piece->plan->profile()),
+            $analysis->rules(),
+        );
+    }
+}

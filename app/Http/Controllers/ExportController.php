@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Actions\ExportPlan;
+use App\Models\Piece;
+use Illuminate\Contracts\View\View;
+use Symfony\Component\HttpFoundation\Response;
+
+/** What a decided plan leaves the house as: the oriented mesh, the plan as JSON, the sheet. */
+final class ExportController extends Controller
+{
+    public function show(Piece $piece, string $format): Response|View
+    {
+        $this->authorize('own', $piece);
+        $export = ExportPlan::of($piece) ?? abort(409, 'Decide on a stance first; there is nothing to take away yet.');
+
+        return match ($format) {
+            'stl' => response()->streamDownload($export->writeStl(...), $export->fileName('stl'), ['Content-Type' => 'model/stl']),
+            'json' => response()->json($export->plan(), options: JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION)
+                ->header('Content-Disposition', 'attachment; filename="'.$export->fileName('json').'"'),
+            'sheet' => view('sheet', $export->sheet()),
+            default => abort(404),
+        };
+    }
+}

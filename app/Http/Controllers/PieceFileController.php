@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Actions\ProveStance;
+use App\Models\Candidate;
+use App\Models\Piece;
+use App\Storage\Blobs;
+use Symfony\Component\HttpFoundation\BinaryFileResponse;
+
+/** Binary things the screens draw from. Their addresses change with their content, so browsers may keep them. */
+final class PieceFileController extends Controller
+{
+    public function show(Piece $piece, string $kind): BinaryFileResponse
+    {
+        $this->authorize('own', $piece);
+
+        return match ($kind) {
+            'geometry' => self::send($piece->derivedFolder().'/geometry.bin', 'application/octet-stream'),
+            'seen' => self::send("analysis-{$piece->analysis?->id}/seen.bin", 'application/octet-stream'),
+            'picture' => self::send(self::pictureKey($piece), 'image/png'),
+            default => abort(404),
+        };
+    }
+
+    public function stance(Candidate $candidate): BinaryFileResponse
+    {
+        $this->authorize('own', $candidate->analysis->piece);
+
+        return self::send(ProveStance::pictureKey($candidate), 'image/png');
+    }
+
+    private static function pictureKey(Piece $piece): string
+    {
+        $chosen = $piece->derivedFolder()."/chosen-{$piece->plan->candidate_id}.png";
+
+        return Blobs::hasDerived($chosen) ? $chosen : $piece->derivedFolder().'/portrait.png';
+    }
+
+    private static function send(string $key, string $type): BinaryFileResponse
+    {
+        abort_unless(Blobs::hasDerived($key), 404);
+
+        return response()->file(Blobs::derivedPath($key), ['Content-Type' => $type, 'Cache-Control' => 'private, max-age=604800', 'X-Content-Type-Options' => 'nosniff']);
+    }
+}

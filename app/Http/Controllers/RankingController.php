@@ -1,0 +1,23 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Http\Requests\WeightsRequest;
+use App\Http\Resources\StanceRanking;
+use App\Models\Piece;
+use Illuminate\Http\JsonResponse;
+
+/** The order of the stored stances under any weights. Reads only; saving weights is the plan's. */
+final class RankingController extends Controller
+{
+    public function show(WeightsRequest $request, Piece $piece): JsonResponse
+    {
+        $this->authorize('own', $piece);
+        $started = hrtime(true);
+        $ranking = $piece->analysis ? StanceRanking::of($piece->analysis, $request->weights() ?? $piece->plan->weights()) : null;
+
+        return response()->json($ranking)->header('Server-Timing', 'rank;dur='.round((hrtime(true) - $started) / 1e6, 1));
+    }
+}

@@ -1,0 +1,65 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Requests;
+
+use App\Models\Piece;
+use Illuminate\Foundation\Http\FormRequest;
+use Illuminate\Validation\Validator;
+use InvalidArgumentException;
+use Wrenlo\Core\Geometry\Vec3;
+use Wrenlo\Core\Sight\Display;
+
+final class UpdatePieceRequest extends FormRequest
+{
+    /** @return array<string, mixed> */
+    public function rules(): array
+    {
+        $number = ['numeric', 'between:-1e6,1e6'];
+
+        return [
+            'name' => ['sometimes', 'string', 'max:80'],
+            'scale' => ['sometimes', 'numeric', 'between:0.0001,10000'],
+            'shown_up' => ['sometimes', 'required_with:front', 'array', 'size:3'],
+            'shown_up.*' => $number,
+            'front' => ['sometimes', 'required_with:shown_up', 'array', 'size:3'],
+            'front.*' => $number,
+        ];
+    }
+
+    /** @return list<callable(Validator): void> */
+    public function after(): array
+    {
+        return [function (Validator $validator): void {
+            try {
+                $validator->errors()->isEmpty() && $this->display();
+            } catch (InvalidArgumentException $e) {
+                $validator->errors()->add('front', $e->getMessage());
+            }
+        }];
+    }
+
+    public function changesNumbers(): bool
+    {
+        return $this->has('scale') || $this->has('front');
+    }
+
+    /** @return array<string, mixed> */
+    public function columns(): array
+    {
+        $display = $this->display();
+
+        return [...$this->safe(['name', 'scale']), ...($display ? Piece::displayColumns($display) : [])];
+    }
+
+    private function display(): ?Display
+    {
+        if (! $this->has('front')) {
+            return null;
+        }
+        $vector = fn (string $key): Vec3 => new Vec3(...array_map(floatval(...), array_values((array) $this->input($key))));
+
+        return new Display($vector('shown_up'), $vector('front'));
+    }
+}

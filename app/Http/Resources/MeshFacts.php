@@ -1,0 +1,56 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources;
+
+use App\Models\Piece;
+use Wrenlo\Core\Mesh\UnitGuess;
+
+/** The mesh report as the Look station shows it. */
+final readonly class MeshFacts
+{
+    /**
+     * @param  list<float>  $sizeMm
+     * @param  list<Notice>  $notices
+     * @param  ?float  $unitScale  factor that would apply the guessed unit, null where millimetres fit
+     */
+    private function __construct(
+        public int $triangles,
+        public int $vertices,
+        public int $shells,
+        public int $boundaryEdges,
+        public int $nonManifoldEdges,
+        public int $flippedEdges,
+        public int $degenerateFacets,
+        public int $duplicateFacets,
+        public int $euler,
+        public bool $watertight,
+        public float $volumeCm3,
+        public float $areaCm2,
+        public float $hullCm3,
+        public array $sizeMm,
+        public ?string $unitName,
+        public ?float $unitScale,
+        public array $notices,
+    ) {}
+
+    public static function of(Piece $piece): ?self
+    {
+        $r = $piece->report;
+        if ($r === null) {
+            return null;
+        }
+        $unit = UnitGuess::from($r['unit_guess']);
+        $isOdd = $unit !== UnitGuess::Millimetre;
+
+        return new self(
+            $r['triangles'], $r['vertices'], $r['shells'], $r['boundary_edges'], $r['non_manifold_edges'], $r['flipped_edges'],
+            $r['degenerate_facets'], $r['duplicate_facets'], $r['euler'], $r['watertight'],
+            $r['volume_mm3'] / 1000, $r['area_mm2'] / 100, $r['hull_volume_mm3'] / 1000,
+            array_map(static fn (float $low, float $high): float => $high - $low, $r['bbox_mm'][0], $r['bbox_mm'][1]),
+            $isOdd ? $unit->plural() : null, $isOdd ? $unit->millimetres() : null,
+            array_map(static fn (array $w): Notice => new Notice($w['code'], $w['message']), $r['warnings']),
+        );
+    }
+}

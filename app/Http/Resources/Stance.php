@@ -1,0 +1,63 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources;
+
+use App\Storage\Blobs;
+use Wrenlo\Core\Orientation\Candidate;
+
+/** One ranked stance with its numbers and its reason. */
+final readonly class Stance
+{
+    /**
+     * @param  list<float>  $up
+     * @param  string  $reason  numbers between asterisks
+     * @param  array<string, float>  $values  by criterion key, the best number known
+     */
+    public function __construct(
+        public int $id,
+        public int $rank,
+        public float $score,
+        public array $up,
+        public string $lean,
+        public string $origin,
+        public string $reason,
+        public bool $exact,
+        public ?string $picture,
+        public array $values,
+        public float $heightMm,
+        public float $overhangMm2,
+        public float $supportCm3,
+        public float $scarMm2,
+        public float $landingMm2,
+        public float $seenScarMm2,
+        public int $islands,
+        public float $stepUm,
+        public float $seenStepUm,
+        public float $terraceMm2,
+        public float $seenTerraceMm2,
+        public float $flatUpMm2,
+        public float $contactMm2,
+        public float $toppleMm,
+        public float $toppleSupportedMm,
+        public float $hours,
+        public float $grams,
+        public int $layers,
+    ) {}
+
+    /** @param array<string, float> $values */
+    public static function of(int $id, int $analysisId, int $rank, float $score, Candidate $c, string $lean, string $reason, array $values): self
+    {
+        $m = $c->metrics;
+        $hasPicture = Blobs::hasDerived("analysis-{$analysisId}/stance-{$id}.png");
+
+        return new self(
+            $id, $rank, $score, $c->up->toArray(), $lean, $c->origin->value, $reason, $m->isExact,
+            $hasPicture ? "/stances/{$id}/picture" : null, $values,
+            $m->heightMm, $m->overhangMm2, $m->supportMm3 / 1000, $m->scarMm2, $m->landingMm2, $m->seenScarMm2, $m->islands,
+            1000 * $m->stepMeanMm, 1000 * $m->seenStepMeanMm, $m->terraceMm2, $m->seenTerraceMm2, $m->flatUpMm2, $m->contactMm2,
+            $m->toppleMarginMm, $m->toppleSupportedMm, $m->hours, $m->grams, $m->layers,
+        );
+    }
+}

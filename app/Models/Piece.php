@@ -1,0 +1,107 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use App\Casts\Versioned;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Database\Eloquent\Relations\HasOne;
+use Illuminate\Support\Carbon;
+use Wrenlo\Core\Geometry\Vec3;
+use Wrenlo\Core\Sight\Display;
+
+/**
+ * A file someone brought, how it will be shown, and what was found out about it.
+ *
+ * @property int $id
+ * @property int $user_id
+ * @property string $name
+ * @property string $file_name
+ * @property string $blob
+ * @property int $bytes
+ * @property float $scale
+ * @property float $shown_up_x
+ * @property float $shown_up_y
+ * @property float $shown_up_z
+ * @property float $front_x
+ * @property float $front_y
+ * @property float $front_z
+ * @property ?int $triangles
+ * @property ?float $longest_mm
+ * @property ?bool $watertight
+ * @property ?array<string, mixed> $report
+ * @property Carbon $created_at
+ * @property Carbon $updated_at
+ * @property ?Analysis $analysis
+ * @property Plan $plan
+ * @property User $user
+ */
+final class Piece extends Model
+{
+    protected $guarded = ['id', 'user_id'];
+
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return ['report' => Versioned::class.':report,1', 'watertight' => 'boolean', 'scale' => 'float'];
+    }
+
+    public function ending(): string
+    {
+        return strtolower(pathinfo($this->file_name, PATHINFO_EXTENSION));
+    }
+
+    public function display(): Display
+    {
+        return new Display(
+            new Vec3($this->shown_up_x, $this->shown_up_y, $this->shown_up_z),
+            new Vec3($this->front_x, $this->front_y, $this->front_z),
+        );
+    }
+
+    /** @return array<string, float> the columns of a display */
+    public static function displayColumns(Display $display): array
+    {
+        $columns = [];
+        foreach (['shown_up' => $display->up, 'front' => $display->front] as $name => $v) {
+            foreach (['x', 'y', 'z'] as $axis) {
+                $columns["{$name}_{$axis}"] = $v->{$axis};
+            }
+        }
+
+        return $columns;
+    }
+
+    /** Where derived files of this piece at this scale lie. */
+    public function derivedFolder(): string
+    {
+        return "{$this->id}-".substr($this->blob, 0, 12).'-'.sprintf('%g', $this->scale);
+    }
+
+    /** @return BelongsTo<User, $this> */
+    public function user(): BelongsTo
+    {
+        return $this->belongsTo(User::class);
+    }
+
+    /** @return HasMany<Analysis, $this> */
+    public function analyses(): HasMany
+    {
+        return $this->hasMany(Analysis::class);
+    }
+
+    /** @return HasOne<Analysis, $this> the newest */
+    public function analysis(): HasOne
+    {
+        return $this->hasOne(Analysis::class)->latestOfMany();
+    }
+
+    /** @return HasOne<Plan, $this> */
+    public function plan(): HasOne
+    {
+        return $this->hasOne(Plan::class);
+    }
+}

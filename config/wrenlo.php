@@ -1,0 +1,14 @@
+<?php
+
+return [
+    // Off: one person, no login, loopback only. On: sign-up and sign-in.
+    'accounts' => filter_var(env('WRENLO_ACCOUNTS', false), FILTER_VALIDATE_BOOLEAN),
+
+    'upload_max_bytes' => 256 * 1024 * 1024,
+
+    // Directions on the sphere a search begins with, besides the resting poses.
+    'directions' => 2000,
+
+    // How many stances are proven with a height field and offered.
+    'finalists' => 24,
+];

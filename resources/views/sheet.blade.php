@@ -1,0 +1,72 @@
+@php
+    /** @var \App\Models\Piece $piece */
+    $bold = static fn (string $s): string => preg_replace('/\*([^*]+)\*/', '<b>$1</b>', e($s));
+    $n = static fn (float $v, int $d = 1): string => number_format($v, $d);
+    $hm = static fn (float $h): string => floor($h).' h '.str_pad((string) round(fmod($h, 1) * 60), 2, '0', STR_PAD_LEFT);
+@endphp
+<!DOCTYPE html>
+<html lang="en">
+<head>
+    <meta charset="utf-8">
+    <meta name="viewport" content="width=device-width, initial-scale=1">
+    <title>{{ $piece->name }} · sheet · Wrenlo</title>
+    @vite('resources/css/sheet.css')
+</head>
+<body>
+<main>
+    <header>
+        <div>
+            <p class="kind">Wrenlo sheet</p>
+            <h1>{{ $piece->name }}</h1>
+            <p class="soft">{{ $piece->file_name }} · {{ number_format($piece->triangles) }} facets · {{ $n($piece->report['bbox_mm'][1][2] - $piece->report['bbox_mm'][0][2]) }} mm tall in the file{{ $piece->watertight ? '' : ' · not closed: volume and grams are estimates' }}</p>
+        </div>
+        <button type="button" onclick="print()">Print this page</button>
+    </header>
+
+    <section class="stance">
+        <img src="{{ $picture }}" alt="{{ $piece->name }} as it stands on the plate" width="280" height="280">
+        <div>
+            <h2>Stand it {{ $lean }}</h2>
+            <p class="reason">{!! $bold($reason) !!}</p>
+            <p class="soft">The exported STL already stands like this: set it on the plate as it comes, z = 0 at the bottom, and do not let any program turn it.</p>
+        </div>
+    </section>
+
+    <section>
+        <h2>Set this</h2>
+        <table>
+            <tbody>
+            @if ($choice)
+                <tr><th>Layer height</th><td>{{ $n($choice->layerMm, 2) }} mm</td><td>{{ number_format($choice->layers) }} layers; steps where it is seen {{ $n($choice->seenStepUm, 0) }} µm on average</td></tr>
+                <tr><th>Time and material</th><td>{{ $hm($choice->hours) }}</td><td>{{ $n($choice->grams, 0) }} g of {{ $plan->filament->name }} ({{ $plan->filament->polymer }}), about {{ $n($choice->cost, 2) }} at {{ $n($plan->filament->price_per_kg, 2) }} per kg</td></tr>
+            @else
+                <tr><th>Layer height</th><td>open</td><td>not decided yet</td></tr>
+            @endif
+            <tr><th>Nozzle and line</th><td>{{ $n($plan->nozzle->diameter_mm, 2) }} mm</td><td>line width {{ $n($plan->nozzle->line_mm, 2) }} mm, on {{ $plan->printer->name }}</td></tr>
+            <tr><th>Height on the plate</th><td>{{ $n($metrics->heightMm) }} mm</td><td>{{ $metrics->heightMm > $plan->printer->bed_z_mm ? 'too tall for this printer' : 'the printer offers '.$n($plan->printer->bed_z_mm, 0).' mm' }}</td></tr>
+            <tr><th>Supports</th><td>{{ $n($metrics->supportMm3 / 1000) }} cm³</td><td>from {{ $n($limitDeg, 0) }}° off the vertical; they touch {{ $n($metrics->scarMm2, 0) }} mm² and rest on {{ $n($metrics->landingMm2, 0) }} mm² of the piece; {{ $metrics->islands }} {{ $metrics->islands === 1 ? 'island starts' : 'islands start' }} in the air</td></tr>
+            <tr><th>Toppling</th><td>{{ $n($metrics->toppleMarginMm) }} mm</td><td>{{ $metrics->toppleMarginMm > 0 ? 'inside its own footprint' : 'outside its own footprint: it leans on its supports' }}; with support feet {{ $n($metrics->toppleSupportedMm) }} mm</td></tr>
+            </tbody>
+        </table>
+    </section>
+
+    <section>
+        <h2>What that wins</h2>
+        <table>
+            <thead><tr><th></th><td>this stance</td><td>{{ $own ? 'pose of the file' : '' }}</td></tr></thead>
+            <tbody>
+            @foreach ($criteria as $c)
+                <tr><th>{{ $c->label }}</th><td>{{ $c->format($c->value($metrics)) }}</td><td>{{ $own ? $c->format($c->value($own)).($own->isExact ? '' : ' (estimate)') : '' }}</td></tr>
+            @endforeach
+            </tbody>
+        </table>
+        <p class="soft">Stances measured at {{ $n($layerMm, 2) }} mm layers. Hours and grams are a first estimate from wall, skin, infill and support volumes; acceleration and minimum layer times are not in it. “Seen” counts what faces the viewers; what hides behind other parts still counts as seen.</p>
+    </section>
+
+    <section class="care">
+        <h2>Take care</h2>
+        <p>Nozzle and plate burn; let both cool before you reach in. Pull supports off with eye protection, blade away from the hand. Do not leave a running printer alone unless the maker and your house rules allow it. The makers' sheets for printer and filament, local rules and qualified people go before this page.</p>
+    </section>
+</main>
+</body>
+</html>

@@ -94,7 +94,8 @@ final readonly class ExportPlan
         return LoadStances::reading($this->piece)->mesh->standing(Rotation::bringingUp($this->stance->up()));
     }
 
-    private function picture(): string
+    /** PNG bytes; drawn once. */
+    public function picture(): string
     {
         $key = $this->piece->derivedFolder()."/chosen-{$this->stance->id}.png";
         if (! Blobs::hasDerived($key)) {

@@ -5,60 +5,54 @@ declare(strict_types=1);
 namespace App\Actions;
 
 use App\Models\Analysis;
+use App\Models\Candidate;
 use Illuminate\Support\Facades\DB;
-use stdClass;
-use Wrenlo\Core\Geometry\Vec3;
+use PDO;
 use Wrenlo\Core\Orientation\Candidate as CoreCandidate;
+use Wrenlo\Core\Orientation\Criteria;
 use Wrenlo\Core\Orientation\Origin;
 use Wrenlo\Core\Orientation\Ranking;
-use Wrenlo\Core\Orientation\StanceMetrics;
 use Wrenlo\Core\Orientation\Weights;
 
 /** Orders an analysis's stored stances by weights. Reads numbers, computes none. */
 final class RankCandidates
 {
-    private const COLUMNS = [
-        'id', 'up_x', 'up_y', 'up_z', 'origin', 'height_mm', 'overhang_area_mm2', 'support_to_plate_mm3', 'support_mm3', 'scar_area_mm2',
-        'landing_area_mm2', 'seen_scar_mm2', 'seen_overhang_mm2', 'islands', 'step_mean_mm', 'seen_step_mean_mm', 'terrace_area_mm2',
-        'seen_terrace_area_mm2', 'flat_up_area_mm2', 'plate_contact_mm2', 'topple_margin_mm', 'topple_margin_supported_mm', 'wall_area_mm2',
-        'skin_area_mm2', 'hours', 'hours_to_plate', 'grams', 'layers', 'exact',
-    ];
-
     /**
      * @return array<int, array{score: float, candidate: CoreCandidate}> by candidate id, best first
      */
     public static function handle(Analysis $analysis, Weights $weights, int $count): array
     {
-        $all = self::stored($analysis);
-        if ($all === []) {
+        $ranking = self::stored($analysis);
+        if ($ranking === null) {
             return [];
         }
-        $ranking = Ranking::ofCandidates($all);
-        $finalists = [];
-        foreach ($ranking->finalists($weights, $count) as $id) {
-            $finalists[$id] = $all[$id]->metrics;
-        }
+        $finalists = Candidate::query()->whereKey($ranking->finalists($weights, $count))->get()->keyBy('id');
+        $metrics = $finalists->map(static fn (Candidate $c) => $c->metrics())->all();
         $ranked = [];
-        foreach ($ranking->order($finalists, $weights) as $id => $score) {
-            $ranked[$id] = ['score' => $score, 'candidate' => $all[$id]];
+        foreach ($ranking->order($metrics, $weights) as $id => $score) {
+            $row = $finalists[$id];
+            $ranked[$id] = ['score' => $score, 'candidate' => new CoreCandidate($row->up(), Origin::from($row->origin), $metrics[$id])];
         }
 
         return $ranked;
     }
 
-    /** @return array<int, CoreCandidate> */
-    private static function stored(Analysis $analysis): array
+    /** Straight from the columns: thousands of rows at every move of a slider. */
+    private static function stored(Analysis $analysis): ?Ranking
     {
-        $all = [];
-        /** @var stdClass $row */
-        foreach (DB::table('candidates')->where('analysis_id', $analysis->id)->orderBy('id')->get(self::COLUMNS) as $row) {
-            $all[(int) $row->id] = new CoreCandidate(
-                new Vec3((float) $row->up_x, (float) $row->up_y, (float) $row->up_z),
-                Origin::from((string) $row->origin),
-                StanceMetrics::fromArray((array) $row),
-            );
+        $keys = array_keys(Criteria::all());
+        $columns = implode(', ', array_map(static fn (string $key): string => "estimated_{$key}", $keys));
+        $query = DB::connection()->getPdo()->prepare("select id, up_x, up_y, up_z, {$columns} from candidates where analysis_id = ? order by id");
+        $query->execute([$analysis->id]);
+        $ups = $estimates = [];
+        while (is_array($row = $query->fetch(PDO::FETCH_NUM))) {
+            $id = (int) $row[0];
+            $ups[$id] = [(float) $row[1], (float) $row[2], (float) $row[3]];
+            foreach ($keys as $k => $key) {
+                $estimates[$key][$id] = (float) $row[4 + $k];
+            }
         }
 
-        return $all;
+        return $ups === [] ? null : new Ranking($ups, $estimates);
     }
 }

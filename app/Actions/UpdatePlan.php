@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
+use App\Jobs\DrawChosenStance;
 use App\Jobs\ProveFinalists;
 use App\Models\Analysis;
 use App\Models\Candidate;
@@ -17,7 +18,7 @@ use Wrenlo\Core\Orientation\Weights;
 /** Notes a decision and what follows from it: other tools change hours and grams, other weights may bring up stances not yet proven. */
 final class UpdatePlan
 {
-    /** @param array<string, mixed> $columns */
+    /** @param  array<string, mixed>  $columns */
     public static function handle(Piece $piece, array $columns, ?Weights $weights): void
     {
         $plan = $piece->plan;
@@ -31,6 +32,9 @@ final class UpdatePlan
                 self::estimateAnew($piece->analysis, $plan);
             }
         });
+        if (isset($columns['candidate_id'])) {
+            DrawChosenStance::dispatch($piece->id);
+        }
         if ($weights && $piece->analysis && $piece->analysis->state->value === 'done') {
             ProveFinalists::dispatch($piece->analysis->id);
         }
@@ -69,7 +73,7 @@ final class UpdatePlan
             $print = static fn (float $support): PrintEstimate => PrintEstimate::of($volume, $m->wallMm2, $m->skinMm2, $support, $m->heightMm, $analysis->layer_mm, $profile);
             $now = $print($m->supportMm3);
             Candidate::query()->whereKey($candidate->id)->update([
-                'hours' => $now->hours, 'grams' => $now->grams, 'hours_to_plate' => $print($m->supportToPlateMm3)->hours,
+                'hours' => $now->hours, 'grams' => $now->grams, 'estimated_time' => $print($m->supportToPlateMm3)->hours,
             ]);
         }
     }

@@ -25,6 +25,7 @@ use Wrenlo\Core\Mesh\ConvexHull;
 use Wrenlo\Core\Mesh\MeshInspector;
 use Wrenlo\Core\Mesh\Surface;
 use Wrenlo\Core\Orientation\Candidate as CoreCandidate;
+use Wrenlo\Core\Orientation\Criteria;
 use Wrenlo\Core\Orientation\Search;
 use Wrenlo\Core\Orientation\Stances;
 
@@ -124,11 +125,22 @@ final class AnalysePiece implements ShouldQueue
             foreach (array_chunk($all, 400) as $chunk) {
                 Candidate::query()->insert(array_map(static fn (CoreCandidate $c): array => [
                     'analysis_id' => $analysis->id, 'up_x' => $c->up->x, 'up_y' => $c->up->y, 'up_z' => $c->up->z,
-                    'origin' => $c->origin->value, ...$c->metrics->toArray(),
+                    'origin' => $c->origin->value, ...$c->metrics->toArray(), ...self::estimates($c),
                 ], $chunk));
             }
             $analysis->update(['state' => AnalysisState::Ranked, 'percent' => 60, 'words' => 'Ranked by estimates; now proving the best']);
         });
+    }
+
+    /** @return array<string, float> the columns the ranking reads */
+    private static function estimates(CoreCandidate $c): array
+    {
+        $columns = [];
+        foreach (Criteria::all() as $key => $criterion) {
+            $columns["estimated_{$key}"] = $criterion->value($c->metrics);
+        }
+
+        return $columns;
     }
 
     private function prove(Analysis $analysis, Stances $stances, Progress $progress): void

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Providers;
 
-use App\Storage\ImmediateSqliteConnector;
-use Illuminate\Database\Eloquent\Model;
 use App\Models\Filament;
 use App\Models\Nozzle;
 use App\Models\Printer;
 use App\Policies\ShelfPolicy;
+use App\Storage\ImmediateSqliteConnector;
+use Illuminate\Database\Eloquent\Model;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\ServiceProvider;
 

@@ -39,7 +39,7 @@ final class Blobs
         return is_file(self::derivedPath($key));
     }
 
-    /** @param string|callable(resource): void $content bytes, or a writer onto a stream */
+    /** @param  string|callable(resource): void  $content bytes, or a writer onto a stream */
     public static function putDerived(string $key, string|callable $content): void
     {
         self::place(self::derivedPath($key), static function (string $part) use ($content): bool {
@@ -66,7 +66,7 @@ final class Blobs
         @rmdir(self::derivedPath($folder));
     }
 
-    /** @param callable(string): bool $write writes the file it is given the path of */
+    /** @param  callable(string): bool  $write writes the file it is given the path of */
     private static function place(string $target, callable $write): void
     {
         if (! is_dir(dirname($target)) && ! mkdir(dirname($target), 0700, true) && ! is_dir(dirname($target))) {

@@ -17,7 +17,7 @@ final class StageFile
 
     public const VERSION = 1;
 
-    /** @param resource $stream */
+    /** @param  resource  $stream */
     public static function writeGeometry($stream, Mesh $mesh): void
     {
         fwrite($stream, 'WRLG'.pack('V3', self::VERSION, $mesh->vertexCount(), $mesh->triangleCount()));

@@ -30,10 +30,10 @@ final class Blend
     /** @var list<array{float, float, float, float, float, float, float, float}> */
     private array $carved = [];
 
-    /** @param float $softMm how far two parts flow into each other; @param ?float $floorMm cut off below this height */
+    /** @param  float  $softMm how far two parts flow into each other; @param  ?float  $floorMm cut off below this height */
     public function __construct(private readonly float $softMm, private readonly ?float $floorMm = null) {}
 
-    /** @param list<array{float, float, float, float}> $points x, y, z, radius: a limb through them */
+    /** @param  list<array{float, float, float, float}>  $points x, y, z, radius: a limb through them */
     public function limb(array $points): self
     {
         for ($k = 1; $k < count($points); $k++) {
@@ -43,7 +43,7 @@ final class Blend
         return $this;
     }
 
-    /** @param list<array{float, float, float, float}> $points */
+    /** @param  list<array{float, float, float, float}>  $points */
     public function carve(array $points): self
     {
         for ($k = 1; $k < count($points); $k++) {
@@ -148,7 +148,7 @@ final class Blend
         return array_values(array_filter($cones, static fn (array $c): bool => self::toCone($c, $at[0], $at[1], $at[2]) < 2 * $reach));
     }
 
-    /** @param array{float, float, float, float, float, float, float, float} $c */
+    /** @param  array{float, float, float, float, float, float, float, float}  $c */
     private static function toCone(array $c, float $x, float $y, float $z): float
     {
         $px = $x - $c[0];

@@ -3,6 +3,7 @@
 use Illuminate\Database\Migrations\Migration;
 use Illuminate\Database\Schema\Blueprint;
 use Illuminate\Support\Facades\Schema;
+use Wrenlo\Core\Orientation\Criteria;
 
 return new class extends Migration
 {
@@ -58,11 +59,15 @@ return new class extends Migration
             // one column a number of Wrenlo\Core\Orientation\StanceMetrics
             foreach ([
                 'height_mm', 'overhang_area_mm2', 'support_to_plate_mm3', 'support_mm3', 'scar_area_mm2', 'landing_area_mm2',
-                'seen_scar_mm2', 'seen_overhang_mm2', 'step_mean_mm', 'seen_step_mean_mm', 'terrace_area_mm2', 'seen_terrace_area_mm2',
+                'seen_scar_mm2', 'step_mean_mm', 'seen_step_mean_mm', 'terrace_area_mm2', 'seen_terrace_area_mm2',
                 'flat_up_area_mm2', 'plate_contact_mm2', 'topple_margin_mm', 'topple_margin_supported_mm',
-                'wall_area_mm2', 'skin_area_mm2', 'hours', 'hours_to_plate', 'grams',
+                'wall_area_mm2', 'skin_area_mm2', 'hours', 'grams',
             ] as $number) {
                 $table->double($number);
+            }
+            // what the search thought of each criterion: stances are ranked by these among all, and they stay as they are when one is proven
+            foreach (array_keys(Criteria::all()) as $criterion) {
+                $table->double("estimated_{$criterion}");
             }
             $table->unsignedInteger('islands');
             $table->unsignedInteger('layers');

@@ -45,7 +45,7 @@ abstract class MeshCommand extends Command
     /** @return array<string, mixed> */
     abstract protected function compute(): array;
 
-    /** @param array<string, mixed> $result */
+    /** @param  array<string, mixed>  $result */
     protected function present(array $result): void
     {
         foreach ($result as $key => $value) {

@@ -46,7 +46,7 @@ final readonly class PieceCard
     private static function picture(Piece $piece): ?string
     {
         return Blobs::hasDerived($piece->derivedFolder().'/portrait.png')
-            ? "/pieces/{$piece->id}/picture?of=".($piece->plan->candidate_id ?? 0).'-'.substr($piece->blob, 0, 8)
+            ? "/pieces/{$piece->id}/picture?of=".($piece->plan->candidate_id ?? 0).'-'.substr($piece->blob, 0, 8).(int) Blobs::hasDerived($piece->derivedFolder()."/chosen-{$piece->plan->candidate_id}.png")
             : null;
     }
 

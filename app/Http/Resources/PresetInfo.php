@@ -8,7 +8,7 @@ use Wrenlo\Core\Orientation\Preset;
 
 final readonly class PresetInfo
 {
-    /** @param array<string, float> $weights */
+    /** @param  array<string, float>  $weights */
     private function __construct(public string $key, public string $label, public array $weights) {}
 
     /** @return list<self> */

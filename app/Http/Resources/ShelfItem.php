@@ -11,7 +11,7 @@ use App\Models\Printer;
 /** A printer, nozzle or filament with its numbers by column name. */
 final readonly class ShelfItem
 {
-    /** @param array<string, float> $numbers */
+    /** @param  array<string, float>  $numbers */
     private function __construct(public int $id, public string $name, public ?string $polymer, public array $numbers) {}
 
     public static function of(Printer|Nozzle|Filament $tool): self

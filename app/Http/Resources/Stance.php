@@ -46,7 +46,7 @@ final readonly class Stance
         public int $layers,
     ) {}
 
-    /** @param array<string, float> $values */
+    /** @param  array<string, float>  $values */
     public static function of(int $id, int $analysisId, int $rank, float $score, Candidate $c, string $lean, string $reason, array $values): self
     {
         $m = $c->metrics;

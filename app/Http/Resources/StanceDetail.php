@@ -10,7 +10,7 @@ use Wrenlo\Core\Layer\LayerChoices;
 /** What is shown of the stance in hand: its layer heights and its height score. */
 final readonly class StanceDetail
 {
-    /** @param list<LayerChoice> $layers */
+    /** @param  list<LayerChoice>  $layers */
     private function __construct(public int $id, public ?HeightTracks $tracks, public array $layers) {}
 
     public static function of(Candidate $candidate): self

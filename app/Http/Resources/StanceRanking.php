@@ -15,7 +15,7 @@ use Wrenlo\Core\Orientation\Weights;
 /** The best stances under a set of weights. */
 final readonly class StanceRanking
 {
-    /** @param list<Stance> $stances */
+    /** @param  list<Stance>  $stances */
     private function __construct(public int $searched, public int $proven, public array $stances) {}
 
     public static function of(Analysis $analysis, Weights $weights): self

@@ -10,6 +10,6 @@ use Wrenlo\Core\Mesh\Warning;
 /** What a reader made of a file: the mesh, and what was odd about the file but not fatal. */
 final readonly class Reading
 {
-    /** @param list<Warning> $warnings */
+    /** @param  list<Warning>  $warnings */
     public function __construct(public Mesh $mesh, public array $warnings) {}
 }

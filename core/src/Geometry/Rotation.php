@@ -10,7 +10,7 @@ namespace Wrenlo\Core\Geometry;
  */
 final readonly class Rotation
 {
-    /** @param array{float, float, float, float, float, float, float, float, float} $rows */
+    /** @param  array{float, float, float, float, float, float, float, float, float}  $rows */
     private function __construct(public array $rows) {}
 
     /** The shortest turn that brings the file-frame direction `up` to +Z; straight down is turned about X. */

@@ -19,7 +19,7 @@ final readonly class Vec3
         }
     }
 
-    /** @param string $text three numbers separated by commas, as typed on a command line: "0,-1,0" */
+    /** @param  string  $text three numbers separated by commas, as typed on a command line: "0,-1,0" */
     public static function fromText(string $text): self
     {
         $parts = array_map(trim(...), explode(',', $text));

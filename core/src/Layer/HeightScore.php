@@ -28,7 +28,7 @@ final readonly class HeightScore
         public array $solidMm2, public array $supportMm2, public array $timeShare,
     ) {}
 
-    /** @param float $flatCosine facets with |n_z| above it have no step */
+    /** @param  float  $flatCosine facets with |n_z| above it have no step */
     public static function of(StanceBasis $basis, Vec3 $up, HeightBands $bands, float $flatCosine): self
     {
         ['facets' => $facets, 'seenArea' => $seenArea, 'mesh' => $mesh] = get_object_vars($basis);

@@ -28,7 +28,7 @@ final readonly class HeightField
     /** A surface steeper than this (|n_z|) counts as this steep: a column standing against a wall leaves no larger mark. */
     private const STEEPEST = 0.1;
 
-    /** @param list<array{float, float}> $feet centres of the cells with a support foot on the plate, plate frame (x, y of the rotated mesh) */
+    /** @param  list<array{float, float}>  $feet centres of the cells with a support foot on the plate, plate frame (x, y of the rotated mesh) */
     private function __construct(
         public float $cellMm,
         public int $columns,

@@ -7,7 +7,7 @@ namespace Wrenlo\Core\Mesh;
 /** Measures a mesh and says what is wrong with it. It changes nothing. */
 final class MeshInspector
 {
-    /** @param list<Warning> $fromReading what the reader noticed about the file */
+    /** @param  list<Warning>  $fromReading what the reader noticed about the file */
     public static function inspect(Mesh $mesh, ?Surface $facets = null, ?ConvexHull $hull = null, array $fromReading = []): MeshReport
     {
         $facets ??= Surface::ofFacets($mesh);

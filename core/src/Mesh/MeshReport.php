@@ -10,7 +10,7 @@ use Wrenlo\Core\Geometry\Vec3;
 /** What a mesh is and whether it is sound. Millimetres, in the frame of the file. */
 final readonly class MeshReport
 {
-    /** @param list<Warning> $warnings worst first */
+    /** @param  list<Warning>  $warnings worst first */
     public function __construct(
         public int $triangles,
         public int $vertices,

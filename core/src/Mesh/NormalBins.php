@@ -32,7 +32,7 @@ final readonly class NormalBins
      */
     private function __construct(public Surface $bins, public array $seenArea, public array $flats) {}
 
-    /** @param list<float> $seen seen weight of each facet, 0 to 1 */
+    /** @param  list<float>  $seen seen weight of each facet, 0 to 1 */
     public static function of(Surface $facets, array $seen): self
     {
         ['nx' => $nx, 'ny' => $ny, 'nz' => $nz, 'area' => $area, 'cx' => $cx, 'cy' => $cy, 'cz' => $cz] = get_object_vars($facets);

@@ -150,7 +150,7 @@ final class QuickHull
         return [$nx, $ny, $nz, $nx * $ax + $ny * $ay + $nz * $az];
     }
 
-    /** @param array{int, int, int} $next the faces over ab, bc, ca */
+    /** @param  array{int, int, int}  $next the faces over ab, bc, ca */
     private function addFace(int $a, int $b, int $c, array $next): int
     {
         $this->fa[] = $a;

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Wrenlo\Core\Mesh;
 
 use function count;
-use function intdiv;
 use function max;
 use function min;
 use function range;

@@ -9,7 +9,7 @@ use Wrenlo\Core\Geometry\Vec3;
 /** One way to stand, where the search got it from, and its numbers. */
 final readonly class Candidate
 {
-    /** @param Vec3 $up unit, file frame: the direction that becomes +Z */
+    /** @param  Vec3  $up unit, file frame: the direction that becomes +Z */
     public function __construct(public Vec3 $up, public Origin $origin, public StanceMetrics $metrics) {}
 
     public function with(StanceMetrics $metrics): self

@@ -19,15 +19,12 @@ final class Criteria
             new Criterion('terrace', 'Contours seen', 'mm²', 0, true, 'contours', 'Seen surface so shallow that single layers show as contour lines wider than 0.4 mm.', 5,
                 static fn (StanceMetrics $m): float => $m->seenTerraceMm2),
             new Criterion('scar', 'Scars seen', 'mm²', 0, true, 'seen scars', 'Area where supports touch, weighted by how much the viewers see of it.', 5,
-                static fn (StanceMetrics $m): float => $m->seenOverhangMm2,
                 static fn (StanceMetrics $m): float => $m->seenScarMm2),
             new Criterion('support', 'Support used', 'cm³', 1, true, 'support', 'Volume of the support columns, before their density.', 0.1,
-                static fn (StanceMetrics $m): float => $m->supportToPlateMm3 / 1000,
                 static fn (StanceMetrics $m): float => $m->supportMm3 / 1000),
             new Criterion('stand', 'Standing safe', 'mm', 1, false, 'margin against toppling', 'How far inside its own footprint the centre of mass lies; below zero it leans on its supports.', 0.5,
                 static fn (StanceMetrics $m): float => $m->toppleMarginMm),
             new Criterion('time', 'Time', 'h', 1, true, 'time', 'Hours by the first estimate: walls, skins, infill, supports, layer changes.', 0.1,
-                static fn (StanceMetrics $m): float => $m->hoursToPlate,
                 static fn (StanceMetrics $m): float => $m->hours),
         ], null, 'key');
     }

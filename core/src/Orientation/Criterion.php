@@ -12,8 +12,7 @@ final readonly class Criterion
     /**
      * @param  string  $key  stable: weights and columns go by it
      * @param  string  $wins  “{gain} less seen step”: how a reason names a difference in its favour
-     * @param  Closure(StanceMetrics): float  $estimate  known after the fast pass
-     * @param  Closure(StanceMetrics): float  $exact  the same when the height field is known
+     * @param  Closure(StanceMetrics): float  $read  the best number known: an estimate, or exact where the stance is proven
      * @param  float  $notable  differences below this are not worth a word, in the unit shown
      */
     public function __construct(
@@ -25,23 +24,21 @@ final readonly class Criterion
         public string $wins,
         public string $why,
         public float $notable,
-        private Closure $estimate,
-        private ?Closure $exact = null,
+        private Closure $read,
     ) {}
 
-    public function estimate(StanceMetrics $m): float
-    {
-        return ($this->estimate)($m);
-    }
-
-    /** The best number known. */
     public function value(StanceMetrics $m): float
     {
-        return ($m->isExact && $this->exact ? $this->exact : $this->estimate)($m);
+        return ($this->read)($m);
+    }
+
+    public function plain(float $value): string
+    {
+        return str_replace('-', '−', number_format($value, $this->decimals));
     }
 
     public function format(float $value): string
     {
-        return number_format($value, $this->decimals).($this->unit === '' ? '' : "\u{202F}{$this->unit}");
+        return $this->plain($value).($this->unit === '' ? '' : "\u{202F}{$this->unit}");
     }
 }

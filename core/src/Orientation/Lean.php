@@ -10,7 +10,7 @@ use Wrenlo\Core\Sight\Display;
 /** A stance in words, against how the piece will be shown: “upright”, “leaning 28° back”, “lying on its left side”. */
 final class Lean
 {
-    /** @param Vec3 $up unit, file frame: what becomes +Z on the plate */
+    /** @param  Vec3  $up unit, file frame: what becomes +Z on the plate */
     public static function words(Vec3 $up, Display $display): string
     {
         // In shelf terms: where the plate's up points, seen from the piece. z up, −y viewers, +x the viewers' right.

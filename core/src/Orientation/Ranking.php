@@ -13,7 +13,7 @@ namespace Wrenlo\Core\Orientation;
  */
 final class Ranking
 {
-    private const DISTINCT_DEG = 8.0;
+    private const DISTINCT_DEG = 15.0;
 
     /** @var array<string, array{float, float}> lowest and highest estimate of each criterion over all stances */
     private array $range = [];
@@ -29,14 +29,14 @@ final class Ranking
         }
     }
 
-    /** @param list<Candidate> $candidates */
+    /** @param  array<int, Candidate>  $candidates as the search left them: estimates, all of them */
     public static function ofCandidates(array $candidates): self
     {
         $ups = $estimates = [];
         foreach ($candidates as $id => $c) {
             $ups[$id] = $c->up->toArray();
             foreach (Criteria::all() as $key => $criterion) {
-                $estimates[$key][$id] = $criterion->estimate($c->metrics);
+                $estimates[$key][$id] = $criterion->value($c->metrics);
             }
         }
 

@@ -12,6 +12,9 @@ namespace Wrenlo\Core\Orientation;
  */
 final class Reason
 {
+    /** A difference below this share of the larger number is not worth a word. */
+    private const NOTABLE_SHARE = 0.04;
+
     /** @param string $against how the other stance is called: “the runner-up”, “the first” */
     public static function sentence(string $lean, StanceMetrics $own, StanceMetrics $other, Weights $weights, string $against): string
     {
@@ -22,11 +25,12 @@ final class Reason
         }
         $gain = implode(' and ', array_map(self::phrase(...), array_slice($gains, 0, 2)));
         $cost = implode(' and ', array_map(self::phrase(...), array_slice($costs, 0, 2)));
-        if ($gains === []) {
-            return "{$start}: against {$against} it has {$cost}.";
-        }
 
-        return "{$start}: against {$against} it has {$gain}".($cost === '' ? ', and nothing that counts is worse.' : ", and pays with {$cost}.");
+        return match (true) {
+            $gains === [] => "{$start} has, against {$against}, {$cost}, and nothing that counts is better.",
+            $costs === [] => "{$start} has, against {$against}, {$gain}, and nothing that counts is worse.",
+            default => "{$start} has, against {$against}, {$gain}. It pays with {$cost}.",
+        };
     }
 
     /**
@@ -38,7 +42,7 @@ final class Reason
         $gains = $costs = [];
         foreach (Criteria::all() as $key => $c) {
             [$a, $b] = [$c->value($own), $c->value($other)];
-            if ($weights->of[$key] <= 0 || abs($a - $b) < $c->notable) {
+            if ($weights->of[$key] <= 0 || abs($a - $b) < max($c->notable, self::NOTABLE_SHARE * max(abs($a), abs($b)))) {
                 continue;
             }
             $size = $weights->of[$key] * abs($a - $b) / max(abs($a), abs($b));
@@ -57,11 +61,11 @@ final class Reason
         return [$sorted($gains), $sorted($costs)];
     }
 
-    /** @param array{Criterion, float, float} $difference */
+    /** @param  array{Criterion, float, float}  $difference */
     private static function phrase(array $difference): string
     {
         [$c, $mine, $theirs] = $difference;
 
-        return "*{$c->format($mine)}* of {$c->wins} instead of *{$c->format($theirs)}*";
+        return "*{$c->format($mine)}* of {$c->wins} instead of *{$c->plain($theirs)}*";
     }
 }

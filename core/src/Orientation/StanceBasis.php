@@ -18,7 +18,7 @@ use Wrenlo\Core\Sight\FrontCone;
 /** What all stances of one piece share, computed once: facets, seen weights, bins, hull, volume, centre of mass. */
 final readonly class StanceBasis
 {
-    /** @param list<float> $seen seen weight of each facet, 0 to 1; @param list<float> $seenArea mm², weight × area of each facet */
+    /** @param  list<float>  $seen seen weight of each facet, 0 to 1; @param  list<float>  $seenArea mm², weight × area of each facet */
     private function __construct(
         public Mesh $mesh,
         public Display $display,
@@ -32,7 +32,7 @@ final readonly class StanceBasis
         public Vec3 $centreOfMassMm,
     ) {}
 
-    /** @param ?callable(string): void $step called with the name of each part when it is done: “facets”, “hull” */
+    /** @param  ?callable(string): void  $step called with the name of each part when it is done: “facets”, “hull” */
     public static function of(Mesh $mesh, Display $display, PrintProfile $profile, ?callable $step = null): self
     {
         $facets = Surface::ofFacets($mesh);
@@ -44,7 +44,7 @@ final readonly class StanceBasis
         return self::from($mesh, $facets, $hull, $closed, $display, $profile);
     }
 
-    /** @param bool $closed whether the mesh bounds a solid; if not, the area centroid stands in for the centre of mass */
+    /** @param  bool  $closed whether the mesh bounds a solid; if not, the area centroid stands in for the centre of mass */
     public static function from(Mesh $mesh, Surface $facets, ConvexHull $hull, bool $closed, Display $display, PrintProfile $profile): self
     {
         $seen = FrontCone::of($display)->seenWeights($facets);

@@ -21,7 +21,6 @@ final readonly class StanceMetrics
         public float $scarMm2,
         public float $landingMm2,
         public float $seenScarMm2,
-        public float $seenOverhangMm2,
         public int $islands,
         public float $stepMeanMm,
         public float $seenStepMeanMm,
@@ -34,7 +33,6 @@ final readonly class StanceMetrics
         public float $wallMm2,
         public float $skinMm2,
         public float $hours,
-        public float $hoursToPlate,
         public float $grams,
         public int $layers,
         public bool $isExact,
@@ -43,23 +41,18 @@ final readonly class StanceMetrics
     public static function of(StanceBasis $basis, StanceSums $sums, float $heightMm, float $toppleMarginMm, StanceRules $rules, ?HeightField $field = null, ?float $toppleSupportedMm = null): self
     {
         $supportMm3 = $field->supportMm3 ?? $sums->supportToPlateMm3;
-        $printWith = static fn (float $support): PrintEstimate => PrintEstimate::of(
-            $basis->volumeMm3, $sums->wallMm2, $sums->skinMm2, $support, $heightMm, $rules->layerMm, $basis->profile,
-        );
-        $print = $printWith($supportMm3);
-        $toPlate = $field ? $printWith($sums->supportToPlateMm3) : $print;
+        $print = PrintEstimate::of($basis->volumeMm3, $sums->wallMm2, $sums->skinMm2, $supportMm3, $heightMm, $rules->layerMm, $basis->profile);
 
         return new self(
             $heightMm, $sums->overhangMm2, $sums->supportToPlateMm3, $supportMm3,
             $field->scarMm2 ?? $sums->overhangMm2 - $sums->contactMm2,
             $field->landingMm2 ?? 0.0,
             $field->seenScarMm2 ?? $sums->seenOverhangMm2,
-            $sums->seenOverhangMm2,
             $field->islands ?? 0,
             $sums->stepMeanMm($rules->layerMm), $sums->seenStepMeanMm($rules->layerMm),
             $sums->terraceMm2, $sums->seenTerraceMm2, $sums->flatUpMm2, $sums->contactMm2,
             $toppleMarginMm, $toppleSupportedMm ?? $toppleMarginMm, $sums->wallMm2, $sums->skinMm2,
-            $print->hours, $toPlate->hours, $print->grams, $print->layers, $field !== null,
+            $print->hours, $print->grams, $print->layers, $field !== null,
         );
     }
 
@@ -74,7 +67,6 @@ final readonly class StanceMetrics
             'scar_area_mm2' => $this->scarMm2,
             'landing_area_mm2' => $this->landingMm2,
             'seen_scar_mm2' => $this->seenScarMm2,
-            'seen_overhang_mm2' => $this->seenOverhangMm2,
             'islands' => $this->islands,
             'step_mean_mm' => $this->stepMeanMm,
             'seen_step_mean_mm' => $this->seenStepMeanMm,
@@ -87,22 +79,21 @@ final readonly class StanceMetrics
             'wall_area_mm2' => $this->wallMm2,
             'skin_area_mm2' => $this->skinMm2,
             'hours' => $this->hours,
-            'hours_to_plate' => $this->hoursToPlate,
             'grams' => $this->grams,
             'layers' => $this->layers,
             'exact' => $this->isExact,
         ];
     }
 
-    /** @param array<string, mixed> $row as made by toArray */
+    /** @param  array<string, mixed>  $row as made by toArray */
     public static function fromArray(array $row): self
     {
         return new self(
             (float) $row['height_mm'], (float) $row['overhang_area_mm2'], (float) $row['support_to_plate_mm3'], (float) $row['support_mm3'],
-            (float) $row['scar_area_mm2'], (float) $row['landing_area_mm2'], (float) $row['seen_scar_mm2'], (float) $row['seen_overhang_mm2'], (int) $row['islands'],
+            (float) $row['scar_area_mm2'], (float) $row['landing_area_mm2'], (float) $row['seen_scar_mm2'], (int) $row['islands'],
             (float) $row['step_mean_mm'], (float) $row['seen_step_mean_mm'], (float) $row['terrace_area_mm2'], (float) $row['seen_terrace_area_mm2'],
             (float) $row['flat_up_area_mm2'], (float) $row['plate_contact_mm2'], (float) $row['topple_margin_mm'], (float) $row['topple_margin_supported_mm'],
-            (float) $row['wall_area_mm2'], (float) $row['skin_area_mm2'], (float) $row['hours'], (float) $row['hours_to_plate'], (float) $row['grams'], (int) $row['layers'], (bool) $row['exact'],
+            (float) $row['wall_area_mm2'], (float) $row['skin_area_mm2'], (float) $row['hours'], (float) $row['grams'], (int) $row['layers'], (bool) $row['exact'],
         );
     }
 }

@@ -9,7 +9,7 @@ use InvalidArgumentException;
 /** How much each criterion matters, 0 to 100. Only their proportions count. */
 final readonly class Weights
 {
-    /** @param array<string, float> $of by criterion key, all keys present, each 0 to 100 */
+    /** @param  array<string, float>  $of by criterion key, all keys present, each 0 to 100 */
     private function __construct(public array $of) {}
 
     /**

@@ -26,7 +26,7 @@ final readonly class Portrait
 
     private const ENOUGH_FACETS_A_PIXEL = 2;
 
-    /** @param string $light one byte a pixel, row by row from the top: 0 nothing there, 1 … 255 dark to light */
+    /** @param  string  $light one byte a pixel, row by row from the top: 0 nothing there, 1 … 255 dark to light */
     private function __construct(public int $size, public string $light) {}
 
     /**

@@ -20,7 +20,7 @@ final readonly class FrontCone
 
     private const ELEVATIONS_DEG = [-10, 1, 12, 23, 34, 45];
 
-    /** @param list<array{Vec3, float}> $views direction towards a viewer (unit, file frame) and its share; shares sum to 1 */
+    /** @param  list<array{Vec3, float}>  $views direction towards a viewer (unit, file frame) and its share; shares sum to 1 */
     private function __construct(public array $views) {}
 
     public static function of(Display $display): self

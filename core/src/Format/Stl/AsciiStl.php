@@ -84,7 +84,7 @@ final class AsciiStl
             : []);
     }
 
-    /** @param list<string> $words */
+    /** @param  list<string>  $words */
     private static function vertex(MeshBuilder $builder, array $words, int $facet, int $line): int
     {
         $numbers = array_slice($words, 1, 3);

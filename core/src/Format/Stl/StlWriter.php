@@ -11,7 +11,7 @@ final class StlWriter
 {
     private const CHUNK = 2048;
 
-    /** @param resource $stream writable */
+    /** @param  resource  $stream writable */
     public static function write($stream, Mesh $mesh, string $title = 'Wrenlo'): void
     {
         ['x' => $x, 'y' => $y, 'z' => $z, 'tri' => $tri] = get_object_vars($mesh);

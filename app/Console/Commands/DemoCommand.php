@@ -1,0 +1,84 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Console\Commands;
+
+use App\Actions\DiscardPiece;
+use App\Actions\RankCandidates;
+use App\Actions\SetUpPerson;
+use App\Actions\StoreUpload;
+use App\Actions\UpdatePlan;
+use App\Jobs\AnalysePiece;
+use App\Jobs\DrawChosenStance;
+use App\Models\Piece;
+use App\Models\User;
+use Database\Demo\Marsh;
+use Illuminate\Console\Command;
+use Illuminate\Support\Facades\DB;
+use Wrenlo\Core\Format\Stl\StlWriter;
+use Wrenlo\Core\Geometry\Vec3;
+use Wrenlo\Core\Mesh\Mesh;
+use Wrenlo\Core\Orientation\Preset;
+use Wrenlo\Core\Sight\Display;
+
+/** Fills an empty cabinet with the marsh specimens: one planned, one damaged, one to decide, one left for the worker. */
+final class DemoCommand extends Command
+{
+    protected $signature = 'wrenlo:demo {--fresh : empty the cabinet of the local person first} {--small : fewer facets, for tests}';
+
+    protected $description = 'Put the demo specimens into an empty cabinet';
+
+    public function handle(): int
+    {
+        $person = SetUpPerson::local();
+        if ($this->option('fresh')) {
+            $person->pieces()->get()->each(fn (Piece $piece) => DiscardPiece::handle($piece));
+        }
+        if ($person->pieces()->exists()) {
+            return self::SUCCESS;
+        }
+        $small = (bool) $this->option('small');
+        // the whelk waits in the queue: its analysis is there to be watched
+        $this->bring($person, 'whelk shell.stl', $small ? Marsh::whelk(2.4) : Marsh::whelk());
+        $this->analyse($this->bring($person, 'fern relief.stl', Marsh::brokenFern()));
+        $this->analyse($this->bring($person, 'seed pod.stl', Marsh::pod()));
+        $curlew = $this->bring($person, 'curlew on a mooring post.stl', $small ? Marsh::curlew(2.6) : Marsh::curlew(), new Display(new Vec3(0, 0, 1), new Vec3(0.5, -0.87, 0)));
+        $this->analyse($curlew);
+        $this->plan($curlew);
+        $this->line('The marsh cabinet is set up: four specimens.');
+
+        return self::SUCCESS;
+    }
+
+    private function bring(User $person, string $name, Mesh $mesh, ?Display $display = null): Piece
+    {
+        $path = tempnam(sys_get_temp_dir(), 'wrenlo') ?: throw new \RuntimeException('No temporary file can be made.');
+        $stream = fopen($path, 'wb') ?: throw new \RuntimeException('No temporary file can be made.');
+        StlWriter::write($stream, $mesh, $name);
+        fclose($stream);
+        try {
+            return StoreUpload::handle($person, $path, $name, $display);
+        } finally {
+            unlink($path);
+        }
+    }
+
+    /** At once instead of in the queue. */
+    private function analyse(Piece $piece): void
+    {
+        $id = (int) $piece->analysis()->value('id');
+        $this->line("Measuring {$piece->name} …");
+        (new AnalysePiece($id))->handle();
+        DB::table('jobs')->where('payload', 'like', '%analysisId%;i:'.$id.';%')->delete();
+    }
+
+    private function plan(Piece $piece): void
+    {
+        $piece->refresh();
+        $ranked = RankCandidates::handle($piece->analysis ?? throw new \LogicException('Analysed above.'), Preset::FaceFirst->weights(), 24);
+        $own = $piece->analysis->candidates()->where('origin', 'file')->value('id');
+        UpdatePlan::handle($piece, ['candidate_id' => array_key_first($ranked), 'layer_mm' => 0.16, 'pinned_candidate_id' => isset($ranked[$own]) ? $own : array_keys($ranked)[1]], null);
+        DrawChosenStance::dispatchSync($piece->id);
+    }
+}

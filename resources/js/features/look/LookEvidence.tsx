@@ -1,0 +1,140 @@
+import { mm, number, unit } from '@/lib/format';
+import type { MeshFacts } from '@/types/generated';
+import { axisName, SIX_AXES, type Axis } from './display';
+
+type Props = {
+    mesh: MeshFacts;
+    scale: number;
+    shownUp: number[];
+    turnDeg: number;
+    onTurn: (deg: number) => void;
+    onShownUp: (axis: Axis) => void;
+    onApplyFront: () => void;
+    onScale: (factor: number) => void;
+};
+
+/** The Look station: is the mesh sound, how big is it, and from where will people look? */
+export function LookEvidence({ mesh, scale, shownUp, turnDeg, onTurn, onShownUp, onApplyFront, onScale }: Props) {
+    const faults: [string, number][] = [
+        ['Edges at a hole', mesh.boundaryEdges],
+        ['Edges of three or more facets', mesh.nonManifoldEdges],
+        ['Edges with a flipped neighbour', mesh.flippedEdges],
+        ['Facets without area', mesh.degenerateFacets],
+        ['Doubled facets', mesh.duplicateFacets],
+    ];
+    const up = axisName(shownUp);
+    return (
+        <div className="h-full space-y-4 overflow-y-auto px-4 pt-3 pb-4">
+            <div>
+                <h2 className="text-[20px] leading-tight">{mesh.watertight ? 'A sound solid' : 'Not a closed solid'}</h2>
+                <p className="mt-1 font-serif text-[16px] leading-snug">
+                    <strong>{number(mesh.triangles)}</strong> facets in {mesh.shells === 1 ? 'one shell' : `${mesh.shells} shells`},{' '}
+                    <strong>{mesh.sizeMm.map((s) => number(s, s < 20 ? 1 : 0)).join(' × ')}</strong> mm
+                    {mesh.watertight ? (
+                        <>
+                            , holding <strong>{unit(mesh.volumeCm3, 1, 'cm³')}</strong>.
+                        </>
+                    ) : (
+                        '. Volume, centre of mass and grams are estimates until it is closed; steps and overhangs are right all the same.'
+                    )}
+                </p>
+            </div>
+            {mesh.notices.length > 0 && (
+                <ul className="space-y-1.5 border-l-2 border-warning pl-3 text-[13px]" aria-label="Noticed about the file">
+                    {mesh.notices.map((n) => (
+                        <li key={n.code}>
+                            {n.message}
+                            {n.code === 'unit' && mesh.unitScale !== null && (
+                                <button
+                                    type="button"
+                                    className="btn btn-xs mt-1 block"
+                                    onClick={() => onScale(scale * (mesh.unitScale ?? 1))}
+                                >
+                                    It was drawn in {mesh.unitName}: take it × {mesh.unitScale}
+                                </button>
+                            )}
+                        </li>
+                    ))}
+                </ul>
+            )}
+            {scale !== 1 && (
+                <p className="text-[13px] text-soft">
+                    Taken × {scale} from the file.{' '}
+                    <button type="button" className="underline" onClick={() => onScale(1)}>
+                        Back to the file’s own numbers
+                    </button>
+                </p>
+            )}
+            <section aria-label="How it will be shown" className="rule-t pt-3">
+                <h3 className="text-[16px]">Where will people stand?</h3>
+                <p className="mt-1 text-[13px] text-soft">
+                    Turn the piece until its face looks at the eye on the ring: drag the eye, or use the slider.
+                </p>
+                <div className="mt-2 grid grid-cols-[1fr_44px] items-center gap-2 text-[13px]">
+                    <input
+                        type="range"
+                        className="slide"
+                        min={-180}
+                        max={180}
+                        step={5}
+                        value={turnDeg}
+                        aria-label="Turn the front, degrees"
+                        style={{ '--at': `${((turnDeg + 180) / 360) * 100}%` } as React.CSSProperties}
+                        onChange={(e) => onTurn(Number(e.target.value))}
+                    />
+                    <span className="text-right">{number(turnDeg)}°</span>
+                </div>
+                <div className="mt-3 flex items-center gap-2 text-[13px]">
+                    <span className="text-soft" id="shown-up">
+                        Up on the shelf
+                    </span>
+                    <div className="flex gap-0.5" role="radiogroup" aria-labelledby="shown-up">
+                        {SIX_AXES.map((axis) => (
+                            <button
+                                key={axis.name}
+                                type="button"
+                                role="radio"
+                                aria-checked={up === axis.name}
+                                onClick={() => onShownUp(axis)}
+                                className={`rounded px-1.5 py-0.5 ${up === axis.name ? 'bg-secondary text-secondary-content' : 'border border-base-300 hover:border-secondary'}`}
+                            >
+                                {axis.name}
+                            </button>
+                        ))}
+                    </div>
+                </div>
+                {turnDeg !== 0 && (
+                    <button type="button" className="btn btn-neutral btn-sm mt-3" onClick={onApplyFront}>
+                        Show it from there and measure anew
+                    </button>
+                )}
+            </section>
+            <table className="w-full text-[13px]">
+                <tbody>
+                    {faults.map(([label, count]) => (
+                        <tr key={label} className="rule-t">
+                            <th scope="row" className="py-1 text-left font-normal">
+                                {label}
+                            </th>
+                            <td className={`py-1 text-right ${count > 0 ? 'font-semibold text-error' : 'text-soft'}`}>
+                                {count === 0 ? 'none' : number(count)}
+                            </td>
+                        </tr>
+                    ))}
+                    <tr className="rule-t">
+                        <th scope="row" className="py-1 text-left font-normal">
+                            Surface
+                        </th>
+                        <td className="py-1 text-right">{unit(mesh.areaCm2, 1, 'cm²')}</td>
+                    </tr>
+                    <tr className="rule-t">
+                        <th scope="row" className="py-1 text-left font-normal">
+                            Longest side
+                        </th>
+                        <td className="py-1 text-right">{mm(Math.max(...mesh.sizeMm))}</td>
+                    </tr>
+                </tbody>
+            </table>
+        </div>
+    );
+}

@@ -1,0 +1,76 @@
+import { Reason } from '@/components/Reason';
+import { number } from '@/lib/format';
+import type { CriterionInfo, PresetInfo, StanceRanking } from '@/types/generated';
+import { ContactPrints } from './ContactPrints';
+import { Ledger } from './Ledger';
+import { Weights } from './Weights';
+
+type Props = {
+    ranking: StanceRanking;
+    criteria: CriterionInfo[];
+    presets: PresetInfo[];
+    weights: Record<string, number>;
+    selectedId: number | null;
+    pinnedId: number | null;
+    takenId: number | null;
+    isComparing: boolean;
+    onWeights: (weights: Record<string, number>) => void;
+    onSelect: (id: number) => void;
+    onTake: () => void;
+    onPin: () => void;
+    onCompare: () => void;
+};
+
+/** The Stand station: a reason, what matters, the alternatives, the ledger, the one action. */
+export function StandEvidence(p: Props) {
+    const stance = p.ranking.stances.find((s) => s.id === p.selectedId) ?? p.ranking.stances[0];
+    const pinned = p.ranking.stances.find((s) => s.id === p.pinnedId) ?? null;
+    if (!stance) return null;
+    return (
+        <div className="flex h-full flex-col">
+            <div className="min-h-0 flex-1 space-y-3 overflow-y-auto px-4 pt-3 pb-3">
+                <div>
+                    <h2 className="text-[20px] leading-tight">
+                        Stance {stance.rank} of {p.ranking.stances.length}
+                    </h2>
+                    <Reason text={stance.reason} className="mt-1" />
+                </div>
+                <Weights criteria={p.criteria} presets={p.presets} weights={p.weights} onChange={p.onWeights} />
+                <div>
+                    <ContactPrints
+                        stances={p.ranking.stances}
+                        selectedId={stance.id}
+                        pinnedId={p.pinnedId}
+                        takenId={p.takenId}
+                        onSelect={p.onSelect}
+                    />
+                    <p className="text-[12px] text-soft" role="status">
+                        {number(p.ranking.searched)} stances tried;{' '}
+                        {p.ranking.proven === p.ranking.stances.length
+                            ? 'these proven layer by layer'
+                            : `${p.ranking.proven} of these ${p.ranking.stances.length} proven so far, the rest estimated`}
+                    </p>
+                </div>
+                <Ledger stance={stance} pinned={pinned} />
+            </div>
+            <div className="flex items-center gap-2 border-t border-base-300 px-4 py-2.5">
+                <button type="button" className="btn btn-neutral btn-sm" onClick={p.onTake} disabled={p.takenId === stance.id}>
+                    {p.takenId === stance.id ? 'Taken' : 'Take this stance'}
+                </button>
+                <button
+                    type="button"
+                    className="btn btn-ghost btn-sm font-normal"
+                    onClick={p.onPin}
+                    aria-pressed={p.pinnedId === stance.id}
+                >
+                    {p.pinnedId === stance.id ? 'Unpin' : 'Pin'}
+                </button>
+                {pinned && pinned.id !== stance.id && (
+                    <button type="button" className="btn btn-ghost btn-sm font-normal" onClick={p.onCompare} aria-pressed={p.isComparing}>
+                        {p.isComparing ? 'One' : 'Side by side'}
+                    </button>
+                )}
+            </div>
+        </div>
+    );
+}

@@ -1,0 +1,128 @@
+import { useEffect, useImperativeHandle, useMemo, useRef, useState, type Ref } from 'react';
+import { readGeometry, readSeen } from './geometry';
+import { Legend } from './Legend';
+import { MEASURES, measure, type MeasureKey } from './measures';
+import { StageView, type StageState } from './StageView';
+
+export type StageHandle = { orbit: (turnDeg: number, raiseDeg: number) => void; zoom: (factor: number) => void; home: () => void };
+
+type Props = {
+    ref?: Ref<StageHandle>;
+    geometryUrl: string | null;
+    seenUrl: string | null;
+    state: StageState;
+    label: string;
+    /** captions over the panes, left to right */
+    captions: string[];
+    onMeasure: (key: MeasureKey) => void;
+    onFrontDragged: (deg: number, isDone: boolean) => void;
+};
+
+type Loading = { kind: 'waiting' } | { kind: 'loading' } | { kind: 'ready' } | { kind: 'failed'; why: string };
+
+/** The piece on its ruled sheet, with the tint switch and the legend. Loads geometry once and feeds StageView. */
+export function Stage({ ref, geometryUrl, seenUrl, state: given, label, captions, onMeasure, onFrontDragged }: Props) {
+    const host = useRef<HTMLDivElement>(null);
+    const view = useRef<StageView | null>(null);
+    // the same state, said again, must not redraw anything
+    const key = JSON.stringify(given);
+    const state = useMemo(() => JSON.parse(key) as StageState, [key]);
+    const latest = useRef({ state, onFrontDragged });
+    const [loading, setLoading] = useState<Loading>({ kind: 'waiting' });
+
+    useEffect(() => {
+        latest.current = { state, onFrontDragged };
+        view.current?.update(state);
+    }, [state, onFrontDragged]);
+
+    useEffect(() => {
+        if (!geometryUrl || !host.current) return;
+        const stop = new AbortController();
+        const at = host.current;
+        const load = async (): Promise<void> => {
+            setLoading({ kind: 'loading' });
+            try {
+                const [geometry, seen] = await Promise.all([get(geometryUrl, stop.signal), seenUrl ? get(seenUrl, stop.signal) : null]);
+                if (stop.signal.aborted) return;
+                const dragged = (deg: number, isDone: boolean): void => latest.current.onFrontDragged(deg, isDone);
+                view.current = new StageView(at, readGeometry(geometry), seen ? readSeen(seen) : null, latest.current.state, dragged);
+                setLoading({ kind: 'ready' });
+            } catch (error) {
+                if (!stop.signal.aborted) setLoading({ kind: 'failed', why: (error as Error).message });
+            }
+        };
+        void load();
+        const watch = new ResizeObserver(() => view.current?.resize());
+        watch.observe(at);
+        return () => {
+            stop.abort();
+            watch.disconnect();
+            view.current?.dispose();
+            view.current = null;
+        };
+    }, [geometryUrl, seenUrl]);
+
+    useImperativeHandle(ref, () => ({
+        orbit: (turn, raise) => view.current?.orbit(turn, raise),
+        zoom: (factor) => view.current?.zoom(factor),
+        home: () => view.current?.home(),
+    }));
+
+    return (
+        <div
+            ref={host}
+            role="group"
+            aria-label={label}
+            data-stage={loading.kind}
+            className="relative h-full min-h-0 overflow-hidden"
+            style={{ background: 'radial-gradient(ellipse at 50% 40%, var(--stage-near), var(--stage-far))' }}
+        >
+            <div
+                role="radiogroup"
+                aria-label="Tint the piece by"
+                className="absolute top-3 left-3 flex gap-0.5 rounded-md border border-base-300 bg-base-100 p-1"
+            >
+                {MEASURES.map((m) => (
+                    <button
+                        key={m.key}
+                        type="button"
+                        role="radio"
+                        aria-checked={m.key === state.measure}
+                        onClick={() => onMeasure(m.key)}
+                        className={`rounded px-2.5 py-1 text-[13px] ${m.key === state.measure ? 'bg-secondary text-secondary-content font-semibold' : 'text-soft hover:text-base-content'}`}
+                    >
+                        {m.label}
+                    </button>
+                ))}
+            </div>
+            {captions.length > 1 && (
+                <div className="pointer-events-none absolute inset-x-0 top-14 flex">
+                    {captions.map((caption, i) => (
+                        <p key={i} className={`flex-1 px-4 text-center font-serif text-[15px] ${i > 0 ? 'border-l border-base-300' : ''}`}>
+                            {caption}
+                        </p>
+                    ))}
+                </div>
+            )}
+            {loading.kind === 'ready' ? (
+                <Legend measure={measure(state.measure)} layerMm={state.layerMm} limitDeg={state.limitDeg} />
+            ) : (
+                <div className="absolute inset-0 grid place-items-center px-8 text-center">
+                    <p className="font-serif text-lg text-soft" role="status">
+                        {loading.kind === 'failed'
+                            ? `The picture could not be drawn. ${loading.why} The numbers beside it are not touched by that.`
+                            : loading.kind === 'loading'
+                              ? 'Setting the stage…'
+                              : 'The piece appears here as soon as it is read.'}
+                    </p>
+                </div>
+            )}
+        </div>
+    );
+}
+
+async function get(url: string, signal: AbortSignal): Promise<ArrayBuffer> {
+    const response = await fetch(url, { signal });
+    if (!response.ok) throw new Error(`The geometry did not arrive (${response.status}).`);
+    return response.arrayBuffer();
+}

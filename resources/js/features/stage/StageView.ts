@@ -1,0 +1,365 @@
+import * as THREE from 'three';
+import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js';
+import { colour } from '@/lib/theme';
+import type { StageMesh } from './geometry';
+import { measure, type MeasureKey } from './measures';
+import { fragmentShader, vertexShader } from './shaders';
+
+export type Pane = { up: [number, number, number]; front: [number, number, number] | null };
+
+export type StageState = {
+    panes: Pane[];
+    measure: MeasureKey;
+    layerMm: number;
+    limitDeg: number;
+    /** plate-frame height above which the piece is cut away, or null */
+    cutMm: number | null;
+    bedMm: [number, number];
+    /** show where the viewers stand (piece on its shelf) instead of the plate */
+    isShelf: boolean;
+};
+
+const TURN_MS = 180;
+const MODES: Record<MeasureKey, number> = { plain: 0, overhang: 1, step: 2, seen: 3 };
+
+/**
+ * The stage: one mesh, one or two panes, drawn only when something changed. Plate frame: Z up, plate at z = 0.
+ * React tells it the state; it tells back where the front was dragged to.
+ */
+export class StageView {
+    private readonly renderer: THREE.WebGLRenderer;
+    private readonly scene = new THREE.Scene();
+    private readonly camera = new THREE.PerspectiveCamera(28, 1, 1, 5000);
+    private readonly controls: OrbitControls;
+    private readonly piece = new THREE.Group();
+    private readonly plate = new THREE.Group();
+    private readonly arrow = new THREE.Group();
+    private readonly material: THREE.ShaderMaterial;
+    private readonly geometry = new THREE.BufferGeometry();
+    private readonly corners: THREE.Vector3[];
+    private state: StageState;
+    private shown: THREE.Quaternion[] = [];
+    private turning: { from: THREE.Quaternion[]; since: number } | null = null;
+    private frame = 0;
+    private readonly radius: number;
+    private dragged: number | null = null;
+
+    constructor(
+        private readonly host: HTMLElement,
+        mesh: StageMesh,
+        seen: Uint8Array | null,
+        state: StageState,
+        private readonly onFrontDragged: (deg: number, isDone: boolean) => void,
+    ) {
+        this.state = state;
+        this.renderer = new THREE.WebGLRenderer({ antialias: true, alpha: true, preserveDrawingBuffer: true });
+        this.renderer.setPixelRatio(Math.min(window.devicePixelRatio, 2));
+        this.renderer.domElement.setAttribute('aria-hidden', 'true');
+        host.prepend(this.renderer.domElement);
+        this.geometry.setAttribute('position', new THREE.BufferAttribute(mesh.positions, 3));
+        this.geometry.setAttribute('normal', new THREE.BufferAttribute(mesh.normals, 3));
+        this.setSeen(seen, mesh.triangles);
+        this.material = new THREE.ShaderMaterial({ vertexShader, fragmentShader, side: THREE.DoubleSide, uniforms: StageView.uniforms() });
+        const middle = new THREE.Vector3(...mesh.min).add(new THREE.Vector3(...mesh.max)).multiplyScalar(0.5);
+        this.radius = Math.max(0.01, new THREE.Vector3(...mesh.max).distanceTo(middle));
+        this.corners = StageView.hullSample(mesh.positions);
+        this.piece.add(new THREE.Mesh(this.geometry, this.material));
+        this.scene.add(this.plate, this.arrow, this.piece);
+        this.camera.up.set(0, 0, 1);
+        this.controls = new OrbitControls(this.camera, this.renderer.domElement);
+        this.controls.enableDamping = false;
+        this.controls.addEventListener('change', this.draw);
+        this.renderer.domElement.addEventListener('pointerdown', this.onPointerDown);
+        window.addEventListener('wrenlo-theme', this.repaint);
+        this.repaint();
+        this.update(state, false);
+        this.home();
+        this.resize();
+    }
+
+    private static uniforms(): Record<string, THREE.IUniform> {
+        const vector = (): THREE.Vector3 => new THREE.Vector3(0, 0, 1);
+        const tint = (): THREE.Color => new THREE.Color();
+        return {
+            uUp: { value: vector() },
+            uMode: { value: 0 },
+            uLimit: { value: 45 },
+            uCut: { value: 1e9 },
+            uZero: { value: tint() },
+            uInk: { value: tint() },
+            uPlaster: { value: tint() },
+            uCutFace: { value: tint() },
+        };
+    }
+
+    /** Extreme points in many directions: enough to set the piece down without going through every vertex at each turn. */
+    private static hullSample(positions: Float32Array): THREE.Vector3[] {
+        const found = new Set<number>();
+        const count = 240;
+        for (let k = 0; k < count; k++) {
+            const z = 1 - (2 * k + 1) / count;
+            const r = Math.sqrt(1 - z * z);
+            const [dx, dy] = [r * Math.cos(2.399963 * k), r * Math.sin(2.399963 * k)];
+            let [best, at] = [-Infinity, 0];
+            const stride = positions.length > 900_000 ? 9 : 3;
+            for (let i = 0; i < positions.length; i += stride) {
+                const h = (positions[i] as number) * dx + (positions[i + 1] as number) * dy + (positions[i + 2] as number) * z;
+                if (h > best) [best, at] = [h, i];
+            }
+            found.add(at);
+        }
+        return [...found].map((i) => new THREE.Vector3(positions[i], positions[i + 1], positions[i + 2]));
+    }
+
+    setSeen(seen: Uint8Array | null, triangles: number): void {
+        this.geometry.setAttribute('seen', new THREE.BufferAttribute(seen ?? new Uint8Array(3 * triangles).fill(255), 1, true));
+    }
+
+    update(state: StageState, animate = true): void {
+        const still = !animate || matchMedia('(prefers-reduced-motion: reduce)').matches;
+        const wasShelf = this.state.isShelf;
+        this.state = state;
+        const goals = state.panes.map((p) => StageView.stance(p));
+        const changed = goals.some((q, i) => !this.shown[i] || this.shown[i].angleTo(q) > 1e-4) || goals.length !== this.shown.length;
+        if (changed && !still && this.shown.length === goals.length)
+            this.turning = { from: this.shown.map((q) => q.clone()), since: performance.now() };
+        else this.turning = null;
+        if (!this.turning) this.shown = goals;
+        const u = this.material.uniforms;
+        (u.uMode as THREE.IUniform).value = MODES[state.measure];
+        (u.uLimit as THREE.IUniform).value = state.limitDeg;
+        (u.uInk as THREE.IUniform).value.set(colour(measure(state.measure).ink));
+        this.buildPlate();
+        this.buildArrow();
+        if (wasShelf !== state.isShelf) this.home();
+        this.draw();
+    }
+
+    /** The turn that brings `up` to +Z; with a front it also faces the viewers at −Y. */
+    private static stance(pane: Pane): THREE.Quaternion {
+        const up = new THREE.Vector3(...pane.up).normalize();
+        if (!pane.front) return new THREE.Quaternion().setFromUnitVectors(up, new THREE.Vector3(0, 0, 1));
+        const across = new THREE.Vector3().crossVectors(up, new THREE.Vector3(...pane.front)).normalize();
+        const back = new THREE.Vector3().crossVectors(up, across);
+        return new THREE.Quaternion().setFromRotationMatrix(new THREE.Matrix4().makeBasis(across, back, up)).invert();
+    }
+
+    /** Back to the view from the viewers' side. */
+    home = (): void => {
+        const distance = this.radius / Math.sin(THREE.MathUtils.degToRad(this.camera.fov / 2)) / 0.86;
+        const height = this.heightMm() / 2;
+        this.controls.target.set(0, 0, height);
+        const [turn, raise] = [THREE.MathUtils.degToRad(24), THREE.MathUtils.degToRad(14)];
+        this.camera.position.set(
+            Math.sin(turn) * Math.cos(raise) * distance,
+            -Math.cos(turn) * Math.cos(raise) * distance,
+            height + Math.sin(raise) * distance,
+        );
+        this.camera.near = distance / 100;
+        this.camera.far = distance * 20;
+        this.camera.updateProjectionMatrix();
+        this.controls.update();
+        this.draw();
+    };
+
+    orbit(turnDeg: number, raiseDeg: number): void {
+        const offset = this.camera.position.clone().sub(this.controls.target);
+        const flat = Math.hypot(offset.x, offset.y);
+        const azimuth = Math.atan2(offset.y, offset.x) + THREE.MathUtils.degToRad(turnDeg);
+        const raise = THREE.MathUtils.clamp(Math.atan2(offset.z, flat) + THREE.MathUtils.degToRad(raiseDeg), -1.5, 1.5);
+        const r = offset.length();
+        this.camera.position
+            .set(Math.cos(azimuth) * Math.cos(raise) * r, Math.sin(azimuth) * Math.cos(raise) * r, Math.sin(raise) * r)
+            .add(this.controls.target);
+        this.controls.update();
+        this.draw();
+    }
+
+    zoom(factor: number): void {
+        this.camera.position.sub(this.controls.target).multiplyScalar(factor).add(this.controls.target);
+        this.controls.update();
+        this.draw();
+    }
+
+    private heightMm(): number {
+        const q = this.shown[0] ?? new THREE.Quaternion();
+        const z = this.corners.map((c) => c.clone().applyQuaternion(q).z);
+        return Math.max(...z) - Math.min(...z);
+    }
+
+    resize = (): void => {
+        const { clientWidth: w, clientHeight: h } = this.host;
+        if (w === 0 || h === 0) return;
+        this.renderer.setSize(w, h, false);
+        this.renderer.domElement.style.width = '100%';
+        this.renderer.domElement.style.height = '100%';
+        this.draw();
+    };
+
+    /** Colours follow the theme. */
+    private repaint = (): void => {
+        const u = this.material.uniforms;
+        (u.uZero as THREE.IUniform).value.set(colour('--measure-zero'));
+        (u.uPlaster as THREE.IUniform).value.set(colour('--plaster'));
+        (u.uCutFace as THREE.IUniform).value.set(colour('--cut-face'));
+        (u.uInk as THREE.IUniform).value.set(colour(measure(this.state.measure).ink));
+        this.buildPlate();
+        this.buildArrow();
+        this.draw();
+    };
+
+    private buildPlate(): void {
+        StageView.empty(this.plate);
+        const [bx, by] = this.state.isShelf ? [this.radius * 3, this.radius * 3] : this.state.bedMm;
+        const step = bx > 60 ? 10 : bx > 6 ? 1 : 0.1;
+        const thin: number[] = [];
+        const bold: number[] = [];
+        for (let k = -Math.floor(bx / 2 / step); k <= bx / 2 / step; k++)
+            (k % 5 === 0 ? bold : thin).push(k * step, -by / 2, 0, k * step, by / 2, 0);
+        for (let k = -Math.floor(by / 2 / step); k <= by / 2 / step; k++)
+            (k % 5 === 0 ? bold : thin).push(-bx / 2, k * step, 0, bx / 2, k * step, 0);
+        const edge = [-bx, -by, bx, -by, bx, -by, bx, by, bx, by, -bx, by, -bx, by, -bx, -by].flatMap((v, i) =>
+            i % 2 === 1 ? [v / 2, 0] : [v / 2],
+        );
+        for (const [points, name, opacity] of [
+            [thin, '--stage-rule', 0.55],
+            [bold, '--stage-rule', 1],
+            [edge, '--stage-edge', 1],
+        ] as const) {
+            const g = new THREE.BufferGeometry().setAttribute('position', new THREE.Float32BufferAttribute(points, 3));
+            this.plate.add(new THREE.LineSegments(g, new THREE.LineBasicMaterial({ color: colour(name), transparent: true, opacity })));
+        }
+        this.plate.position.z = -0.02;
+    }
+
+    /** On the shelf: an arc in front of the piece with the viewers' eye on it, which can be dragged round. */
+    private buildArrow(): void {
+        StageView.empty(this.arrow);
+        if (!this.state.isShelf) return;
+        const r = this.radius * 1.25;
+        const arc: THREE.Vector3[] = [];
+        for (let a = -70; a <= 70; a += 2) arc.push(StageView.onRing(a, r));
+        const eye = colour('--eye');
+        const line = new THREE.Line(
+            new THREE.BufferGeometry().setFromPoints(arc),
+            new THREE.LineDashedMaterial({ color: eye, dashSize: r / 30, gapSize: r / 40 }),
+        );
+        line.computeLineDistances();
+        const ball = new THREE.Mesh(new THREE.SphereGeometry(this.radius * 0.055, 24, 16), new THREE.MeshBasicMaterial({ color: eye }));
+        ball.position.copy(StageView.onRing(this.dragged ?? 0, r));
+        ball.name = 'eye';
+        this.arrow.add(line, ball);
+        for (const side of [-70, 70]) {
+            const post = new THREE.Mesh(new THREE.SphereGeometry(this.radius * 0.025, 16, 12), new THREE.MeshBasicMaterial({ color: eye }));
+            post.position.copy(StageView.onRing(side, r));
+            this.arrow.add(post);
+        }
+    }
+
+    private static onRing(deg: number, r: number): THREE.Vector3 {
+        const a = THREE.MathUtils.degToRad(deg);
+        return new THREE.Vector3(Math.sin(a) * r, -Math.cos(a) * r, 0);
+    }
+
+    private onPointerDown = (down: PointerEvent): void => {
+        const ball = this.arrow.getObjectByName('eye');
+        if (!ball || !this.ray(down).intersectObject(ball).length) return;
+        this.controls.enabled = false;
+        const move = (e: PointerEvent): void => {
+            const at = this.ray(e).ray.intersectPlane(new THREE.Plane(new THREE.Vector3(0, 0, 1), 0), new THREE.Vector3());
+            if (!at) return;
+            this.dragged = Math.round(THREE.MathUtils.radToDeg(Math.atan2(at.x, -at.y)) / 5) * 5;
+            this.buildArrow();
+            this.draw();
+            this.onFrontDragged(this.dragged, false);
+        };
+        const stop = (isDone: boolean): void => {
+            window.removeEventListener('pointermove', move);
+            window.removeEventListener('pointerup', up);
+            window.removeEventListener('keydown', escape, true);
+            this.controls.enabled = true;
+            const deg = this.dragged ?? 0;
+            this.dragged = null;
+            this.onFrontDragged(isDone ? deg : 0, true);
+            this.buildArrow();
+            this.draw();
+        };
+        const up = (): void => stop(true);
+        const escape = (e: KeyboardEvent): void => {
+            if (e.key === 'Escape') stop(false);
+        };
+        window.addEventListener('pointermove', move);
+        window.addEventListener('pointerup', up);
+        window.addEventListener('keydown', escape, true);
+    };
+
+    private ray(e: PointerEvent): THREE.Raycaster {
+        const box = this.renderer.domElement.getBoundingClientRect();
+        const ray = new THREE.Raycaster();
+        ray.setFromCamera(
+            new THREE.Vector2(((e.clientX - box.left) / box.width) * 2 - 1, 1 - ((e.clientY - box.top) / box.height) * 2),
+            this.camera,
+        );
+        return ray;
+    }
+
+    private draw = (): void => {
+        if (!this.frame) this.frame = requestAnimationFrame(this.render);
+    };
+
+    private render = (): void => {
+        this.frame = 0;
+        if (this.turning) {
+            const t = Math.min(1, (performance.now() - this.turning.since) / TURN_MS);
+            const ease = t * (2 - t);
+            const goals = this.state.panes.map((p) => StageView.stance(p));
+            this.shown = goals.map((goal, i) => (this.turning?.from[i] ?? goal).clone().slerp(goal, ease));
+            if (t >= 1) this.turning = null;
+            else this.draw();
+        }
+        const canvas = this.renderer.domElement;
+        const ratio = this.renderer.getPixelRatio();
+        const [w, h] = [canvas.width / ratio, canvas.height / ratio];
+        const each = w / this.shown.length;
+        this.renderer.setScissorTest(true);
+        this.shown.forEach((q, i) => {
+            this.place(q);
+            this.renderer.setViewport(i * each, 0, each, h);
+            this.renderer.setScissor(i * each, 0, each, h);
+            this.camera.aspect = each / h;
+            this.camera.updateProjectionMatrix();
+            this.renderer.render(this.scene, this.camera);
+        });
+    };
+
+    /** Turns the piece, sets it down on the plate and centres it there. */
+    private place(q: THREE.Quaternion): void {
+        const box = new THREE.Box3();
+        for (const c of this.corners) box.expandByPoint(c.clone().applyQuaternion(q));
+        this.piece.quaternion.copy(q);
+        this.piece.position.set(-(box.min.x + box.max.x) / 2, -(box.min.y + box.max.y) / 2, -box.min.z);
+        const u = this.material.uniforms;
+        (u.uUp as THREE.IUniform).value.set(0, 0, 1).applyQuaternion(q.clone().invert());
+        (u.uCut as THREE.IUniform).value = this.state.cutMm ?? 1e9;
+    }
+
+    /** Keeps WebGL resources from piling up. */
+    private static empty(group: THREE.Group): void {
+        group.traverse((o) => {
+            if (o instanceof THREE.Mesh || o instanceof THREE.Line) {
+                (o.geometry as THREE.BufferGeometry).dispose();
+                (o.material as THREE.Material).dispose();
+            }
+        });
+        group.clear();
+    }
+
+    dispose(): void {
+        cancelAnimationFrame(this.frame);
+        window.removeEventListener('wrenlo-theme', this.repaint);
+        StageView.empty(this.scene as unknown as THREE.Group);
+        this.controls.dispose();
+        this.renderer.dispose();
+        this.renderer.domElement.remove();
+    }
+}

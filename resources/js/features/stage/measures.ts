@@ -1,0 +1,45 @@
+/** What the stage can tint by: one measure at a time, one ink each. */
+
+export type MeasureKey = 'overhang' | 'step' | 'seen' | 'plain';
+
+export type Measure = {
+    key: MeasureKey;
+    label: string;
+    title: string;
+    ink: string;
+    ticks: (layerMm: number, limitDeg: number) => string[];
+    note: string;
+};
+
+export const MEASURES: Measure[] = [
+    {
+        key: 'step',
+        label: 'Steps',
+        title: 'Step height where it is seen',
+        ink: '--measure-step',
+        ticks: (layerMm) =>
+            [0, 0.25, 0.5, 0.75, 1].map((s) => String(Math.round(1000 * layerMm * s))).map((t, i) => (i === 4 ? `${t}\u202Fµm` : t)),
+        note: 'Layer height × |n_z|, faded where few viewers look. Flat facets have no step.',
+    },
+    {
+        key: 'overhang',
+        label: 'Overhang',
+        title: 'Overhang from the vertical',
+        ink: '--measure-overhang',
+        ticks: (_, limitDeg) => [`${Math.round(limitDeg)}°`, `${Math.round((limitDeg + 90) / 2)}°`, '90°'],
+        note: '0° is a wall, 90° a ceiling. Hatched facets need support.',
+    },
+    {
+        key: 'seen',
+        label: 'Seen',
+        title: 'Share of the viewers it faces',
+        ink: '--measure-seen',
+        ticks: () => ['0', '25', '50', '75', '100\u202F%'],
+        note: 'Viewers stand ±70° about the front, −10° to 45° high. What hides behind other parts still counts as seen.',
+    },
+    { key: 'plain', label: 'Plain', title: 'No tint', ink: '--plaster', ticks: () => [], note: '' },
+];
+
+export function measure(key: MeasureKey): Measure {
+    return MEASURES.find((m) => m.key === key) ?? (MEASURES[0] as Measure);
+}

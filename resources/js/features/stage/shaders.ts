@@ -1,0 +1,59 @@
+/** Facets tinted by one measure. Normals and `uUp` are in the file frame; heights are in the plate frame. */
+
+export const vertexShader = /* glsl */ `
+attribute float seen;
+varying vec3 vNormal;
+varying vec3 vLit;
+varying float vSeen;
+varying float vHeight;
+void main() {
+    vec4 world = modelMatrix * vec4(position, 1.0);
+    vNormal = normal;
+    vLit = normalize((viewMatrix * modelMatrix * vec4(normal, 0.0)).xyz);
+    vSeen = seen;
+    vHeight = world.z;
+    gl_Position = projectionMatrix * viewMatrix * world;
+}
+`;
+
+export const fragmentShader = /* glsl */ `
+uniform vec3 uUp;
+uniform int uMode;
+uniform float uLimit;
+uniform float uCut;
+uniform vec3 uZero;
+uniform vec3 uInk;
+uniform vec3 uPlaster;
+uniform vec3 uCutFace;
+varying vec3 vNormal;
+varying vec3 vLit;
+varying float vSeen;
+varying float vHeight;
+void main() {
+    if (vHeight > uCut) discard;
+    if (!gl_FrontFacing) {
+        gl_FragColor = vec4(uCutFace, 1.0);
+        #include <colorspace_fragment>
+        return;
+    }
+    float nz = dot(normalize(vNormal), uUp);
+    float steep = abs(nz);
+    vec3 tint = uPlaster;
+    if (uMode == 1) {
+        float beta = degrees(asin(clamp(-nz, -1.0, 1.0)));
+        bool held = beta > uLimit;
+        float t = held ? 0.25 + 0.75 * (beta - uLimit) / (90.0 - uLimit) : 0.0;
+        bool stripe = mod(gl_FragCoord.x + gl_FragCoord.y, 7.0) < 1.6;
+        tint = mix(uZero, uInk, held && stripe ? min(1.0, t + 0.35) : t * 0.85);
+    } else if (uMode == 2) {
+        float flatFacet = step(cos(radians(0.5)), steep);
+        tint = mix(uZero, uInk, (1.0 - flatFacet) * steep * vSeen);
+    } else if (uMode == 3) {
+        tint = mix(uZero, uInk, vSeen);
+    }
+    float key = max(0.0, dot(vLit, normalize(vec3(-0.45, 0.6, 0.66))));
+    float fill = max(0.0, dot(vLit, normalize(vec3(0.7, 0.1, 0.5))));
+    gl_FragColor = vec4(tint * (0.46 + 0.5 * key + 0.16 * fill), 1.0);
+    #include <colorspace_fragment>
+}
+`;

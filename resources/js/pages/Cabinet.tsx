@@ -1,0 +1,105 @@
+import { Head, Link, router } from '@inertiajs/react';
+import { useEffect } from 'react';
+import { Frame } from '@/components/Frame';
+import { DropAnywhere } from '@/features/upload/DropAnywhere';
+import { bytes, hours, mm, number, unit } from '@/lib/format';
+import type { PieceCard } from '@/types/generated';
+
+type Props = { pieces: PieceCard[]; endings: string[]; maxBytes: number; maxTriangles: number };
+
+export default function Cabinet({ pieces, endings, maxBytes, maxTriangles }: Props) {
+    const isBusy = pieces.some((p) => p.analysis.underWay);
+    useEffect(() => {
+        if (!isBusy) return;
+        const timer = setInterval(() => router.reload({ only: ['pieces'] }), 1500);
+        return () => clearInterval(timer);
+    }, [isBusy]);
+
+    return (
+        <Frame trail={<span className="text-soft">Cabinet</span>}>
+            <Head title="Cabinet" />
+            <div className="mx-auto max-w-[1240px] px-6 pt-6 pb-16">
+                <div className="mb-6 flex flex-wrap items-end justify-between gap-4">
+                    <h1 className="text-3xl">The cabinet</h1>
+                    <DropAnywhere endings={endings} maxBytes={maxBytes} maxTriangles={maxTriangles} />
+                </div>
+                {pieces.length === 0 ? (
+                    <Empty />
+                ) : (
+                    <ul className="grid grid-cols-[repeat(auto-fill,minmax(260px,1fr))] gap-x-6 gap-y-8">
+                        {pieces.map((piece) => (
+                            <Specimen key={piece.id} piece={piece} />
+                        ))}
+                    </ul>
+                )}
+            </div>
+        </Frame>
+    );
+}
+
+function Empty() {
+    return (
+        <div className="rounded-lg border border-dashed border-base-300 px-8 py-16 text-center">
+            <p className="font-serif text-2xl">Nothing on the shelves yet.</p>
+            <p className="mx-auto mt-2 max-w-md text-soft">
+                Drop the mesh of a figure here. Wrenlo tries two thousand ways to stand it on the plate and shows you, in numbers, which one
+                keeps scars and steps off its face.
+            </p>
+        </div>
+    );
+}
+
+/** One specimen: its picture on the shelf board, its tag below. */
+function Specimen({ piece }: { piece: PieceCard }) {
+    const { analysis } = piece;
+    return (
+        <li>
+            <Link href={`/pieces/${piece.id}`} className="group block" aria-label={`${piece.name}: ${piece.next}`}>
+                <div className="relative grid h-52 place-items-end justify-center border-b-4 border-base-300 group-hover:border-primary">
+                    {piece.picture ? (
+                        <img src={piece.picture} alt="" className="h-48 w-48 object-contain object-bottom" />
+                    ) : (
+                        <div className="mb-2 h-40 w-32 rounded-t-full border border-b-0 border-dashed border-base-300" aria-hidden="true" />
+                    )}
+                </div>
+                <div className="mx-2 rounded-b-md border border-t-0 border-base-300 bg-base-100 px-3 pt-2.5 pb-3">
+                    <h2 className="truncate text-[17px] leading-tight">{piece.name}</h2>
+                    <p className="mt-0.5 text-[12px] text-soft">
+                        {piece.triangles === null || piece.longestMm === null
+                            ? bytes(piece.bytes)
+                            : `${number(piece.triangles)} facets · ${mm(piece.longestMm)}`}
+                        {piece.watertight !== null && (piece.watertight ? ' · watertight' : ' · not closed')}
+                    </p>
+                    {analysis.underWay && !analysis.ranked ? (
+                        <div className="mt-2" role="status">
+                            <progress
+                                className="progress progress-primary h-1 w-full"
+                                value={analysis.percent}
+                                max={100}
+                                aria-label={analysis.words}
+                            />
+                            <p className="text-[12px] text-soft">
+                                {analysis.words}, {analysis.percent} %
+                            </p>
+                        </div>
+                    ) : (
+                        <p className="mt-2 text-[13px]">
+                            {piece.hours !== null && piece.grams !== null && piece.seenStepUm !== null && piece.layerMm !== null ? (
+                                <span className="font-semibold">
+                                    {unit(piece.layerMm, 2, 'mm')} · {hours(piece.hours)} · {unit(piece.grams, 0, 'g')} · steps{' '}
+                                    {unit(piece.seenStepUm, 0, 'µm')}
+                                </span>
+                            ) : (
+                                <span className={analysis.failure ? 'text-error' : 'text-soft'}>
+                                    {analysis.failure ??
+                                        (piece.warnings > 0 ? `${piece.warnings} things noticed about the file` : 'No stance yet')}
+                                </span>
+                            )}
+                        </p>
+                    )}
+                    <p className="mt-1.5 text-[13px] font-semibold text-primary">{piece.next}</p>
+                </div>
+            </Link>
+        </li>
+    );
+}

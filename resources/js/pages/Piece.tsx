@@ -1,0 +1,402 @@
+import { Head, Link, router } from '@inertiajs/react';
+import { lazy, Suspense, useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { Frame } from '@/components/Frame';
+import { KeyOverlay } from '@/components/KeyOverlay';
+import { RouteCard, type Station } from '@/components/RouteCard';
+import { HandoverEvidence } from '@/features/handover/HandoverEvidence';
+import { LayersEvidence } from '@/features/layers/LayersEvidence';
+import { turned, type Axis } from '@/features/look/display';
+import { LookEvidence } from '@/features/look/LookEvidence';
+import { StandEvidence } from '@/features/orientation/StandEvidence';
+import { useRanking } from '@/features/orientation/useRanking';
+import { HeightScore } from '@/features/score/HeightScore';
+import type { MeasureKey } from '@/features/stage/measures';
+import type { StageHandle } from '@/features/stage/Stage';
+import type { StageState } from '@/features/stage/StageView';
+import { Working } from '@/components/Working';
+import { hours, mm, number, unit } from '@/lib/format';
+import { json } from '@/lib/http';
+import { useShortcuts, type Shortcut } from '@/lib/keys';
+import { switchTheme } from '@/lib/theme';
+import { useAnalysis } from '@/lib/useAnalysis';
+import type { CriterionInfo, PresetInfo, Shelf, StanceDetail, StanceRanking, Workbench } from '@/types/generated';
+
+const Stage = lazy(() => import('@/features/stage/Stage').then((m) => ({ default: m.Stage })));
+
+type Props = { bench: Workbench; ranking: StanceRanking | null; criteria: CriterionInfo[]; presets: PresetInfo[]; shelf: Shelf };
+type StationKey = 'look' | 'stand' | 'layers' | 'sheet';
+type PlanChange = Record<string, unknown>;
+
+const SAVE_MS = 500;
+const STATIONS: StationKey[] = ['look', 'stand', 'layers', 'sheet'];
+const triple = (v: number[]): [number, number, number] => [v[0] ?? 0, v[1] ?? 0, v[2] ?? 0];
+
+export default function Piece({ bench, ranking: stored, criteria, presets, shelf }: Props) {
+    const stage = useRef<StageHandle>(null);
+    const analysis = useAnalysis(bench.id, bench.analysis);
+    const [station, setStation] = useState<StationKey>(() => fromHash(bench));
+    const [weights, setWeights] = useState<Record<string, number>>(bench.weights);
+    const [selected, setSelected] = useState<number | null>(bench.stanceId);
+    const [measure, setMeasure] = useState<MeasureKey>('step');
+    const [cutMm, setCutMm] = useState<number | null>(null);
+    const [isComparing, setComparing] = useState(false);
+    const [previewLayer, setPreviewLayer] = useState<number | null>(null);
+    const [turnDeg, setTurnDeg] = useState(0);
+    const [isHelpOpen, setHelpOpen] = useState(false);
+    const [detail, setDetail] = useState<StanceDetail | null>(null);
+    const [past, setPast] = useState<{ said: string; back: PlanChange; weights?: Record<string, number> }[]>([]);
+    const [problem, setProblem] = useState<string | null>(null);
+    const ranking = useRanking(bench.id, weights, stored, analysis.underWay);
+
+    const stances = useMemo(() => ranking?.stances ?? [], [ranking]);
+    const stance = stances.find((s) => s.id === selected) ?? stances[0] ?? null;
+    const pinned = stances.find((s) => s.id === bench.pinnedId) ?? null;
+    const taken = stances.find((s) => s.id === bench.stanceId) ?? null;
+    const layerMm = previewLayer ?? bench.choice?.layerMm ?? analysis.layerMm;
+    const atLayer = detail?.layers.find((l) => Math.abs(l.layerMm - layerMm) < 1e-6);
+
+    const save = useCallback(
+        (change: PlanChange) =>
+            router.put(`/pieces/${bench.id}/plan`, change as never, {
+                preserveScroll: true,
+                preserveState: true,
+                only: ['bench', 'errors'],
+                onSuccess: () => setProblem(null),
+                onError: (errors) => setProblem(Object.values(errors)[0] ?? 'This could not be saved.'),
+            }),
+        [bench.id],
+    );
+    const decide = (said: string, change: PlanChange, back: PlanChange): void => {
+        setPast((p) => [...p.slice(-19), { said, back }]);
+        save(change);
+    };
+
+    // weights save themselves a moment after the hand has come to rest
+    const savedWeights = useRef(JSON.stringify(bench.weights));
+    const isResting = useRef<ReturnType<typeof setTimeout>>(undefined);
+    const weigh = (next: Record<string, number>, isUndo = false): void => {
+        setWeights(next);
+        setSelected(null);
+        clearTimeout(isResting.current);
+        isResting.current = setTimeout(() => {
+            const before = JSON.parse(savedWeights.current) as Record<string, number>;
+            savedWeights.current = JSON.stringify(next);
+            if (!isUndo) setPast((p) => [...p.slice(-19), { said: 'weights', back: {}, weights: before }]);
+            save({ weights: next });
+        }, SAVE_MS);
+    };
+
+    const stanceId = stance?.id ?? null;
+    const isExact = stance?.exact ?? false;
+    useEffect(() => {
+        if (stanceId === null) return;
+        const stop = new AbortController();
+        json<StanceDetail>('GET', `/stances/${stanceId}`, undefined, stop.signal)
+            .then(setDetail)
+            .catch(() => undefined);
+        return () => stop.abort();
+    }, [stanceId, isExact, analysis.state, bench.nozzleId, bench.printerId, bench.filamentId]);
+
+    const go = (key: string): void => {
+        setStation(key as StationKey);
+        history.replaceState(history.state, '', `#${key}`);
+        setCutMm(null);
+        if (key === 'look') setMeasure('seen');
+        if (key === 'stand' && station === 'look') setMeasure('step');
+    };
+    const take = (): void => {
+        if (!stance) return;
+        decide('stance', { candidate_id: stance.id }, { candidate_id: bench.stanceId });
+        go('layers');
+    };
+    const pin = (): void => {
+        if (!stance) return;
+        const next = bench.pinnedId === stance.id ? null : stance.id;
+        if (next === null) setComparing(false);
+        decide('pin', { pinned_candidate_id: next }, { pinned_candidate_id: bench.pinnedId });
+    };
+    const setLayer = (mmValue: number): void => {
+        decide('layer height', { layer_mm: mmValue }, { layer_mm: bench.choice?.layerMm ?? null });
+        setPreviewLayer(null);
+        go('sheet');
+    };
+    const undo = (): void => {
+        const last = past[past.length - 1];
+        if (!last) return;
+        setPast(past.slice(0, -1));
+        if (last.weights) weigh(last.weights, true);
+        else save(last.back);
+    };
+    const reshow = (shownUp: number[], front: number[]): void => {
+        setTurnDeg(0);
+        router.patch(`/pieces/${bench.id}`, { shown_up: shownUp, front } as never, { preserveState: true, preserveScroll: true });
+    };
+    const rescale = (scale: number): void =>
+        router.patch(`/pieces/${bench.id}`, { scale } as never, { preserveState: true, preserveScroll: true });
+    const move = (by: number): void => {
+        if (stances.length === 0) return;
+        const at = stances.findIndex((s) => s.id === stance?.id);
+        setSelected(stances[(at + by + stances.length) % stances.length]?.id ?? null);
+    };
+    const cut = (by: number): void =>
+        setCutMm((c) => (stance ? Math.min(stance.heightMm, Math.max(layerMm, (c ?? stance.heightMm) + by)) : c));
+    const canCompare = pinned !== null && stance !== null && pinned.id !== stance.id;
+
+    const shortcuts: Shortcut[] = [
+        { key: '1', does: 'Look', run: () => go('look'), group: 'Stations' },
+        { key: '2', does: 'Stand', run: () => go('stand'), group: 'Stations' },
+        { key: '3', does: 'Layers', run: () => taken && go('layers'), group: 'Stations' },
+        { key: '4', does: 'Sheet', run: () => taken && go('sheet'), group: 'Stations' },
+        { key: 'j', does: 'Next stance', run: () => move(1), group: 'Stances' },
+        { key: 'k', does: 'Previous stance', run: () => move(-1), group: 'Stances' },
+        { key: 'Enter', does: 'Take this stance', run: () => station === 'stand' && take(), group: 'Stances', shown: 'Enter' },
+        { key: 'p', does: 'Pin or unpin', run: pin, group: 'Stances' },
+        { key: 'c', does: 'Side by side with the pinned one', run: () => canCompare && setComparing(!isComparing), group: 'Stances' },
+        { key: 'u', does: 'Undo the last decision', run: undo, group: 'Stances' },
+        { key: 's', does: 'Tint by steps', run: () => setMeasure('step'), group: 'Tint' },
+        { key: 'o', does: 'Tint by overhang', run: () => setMeasure('overhang'), group: 'Tint' },
+        { key: 'v', does: 'Tint by what is seen', run: () => setMeasure('seen'), group: 'Tint' },
+        { key: 'n', does: 'No tint', run: () => setMeasure('plain'), group: 'Tint' },
+        { key: 'ArrowLeft', does: 'Walk round to the left', run: () => stage.current?.orbit(-10, 0), group: 'Stage', shown: '←' },
+        { key: 'ArrowRight', does: 'Walk round to the right', run: () => stage.current?.orbit(10, 0), group: 'Stage', shown: '→' },
+        { key: 'ArrowUp', does: 'Look from higher', run: () => stage.current?.orbit(0, 8), group: 'Stage', shown: '↑' },
+        { key: 'ArrowDown', does: 'Look from lower', run: () => stage.current?.orbit(0, -8), group: 'Stage', shown: '↓' },
+        { key: '+', does: 'Nearer', run: () => stage.current?.zoom(0.85), group: 'Stage' },
+        { key: '-', does: 'Farther', run: () => stage.current?.zoom(1.18), group: 'Stage' },
+        { key: 'f', does: 'Back to the front', run: () => stage.current?.home(), group: 'Stage' },
+        { key: '[', does: 'Cut one layer lower', run: () => cut(-layerMm * 5), group: 'Stage' },
+        { key: ']', does: 'Cut one layer higher', run: () => cut(layerMm * 5), group: 'Stage' },
+        { key: 'x', does: 'Whole piece again', run: () => setCutMm(null), group: 'Stage' },
+        { key: 'd', does: 'Day / night', run: switchTheme, group: 'Page' },
+        { key: '?', does: 'This list', run: () => setHelpOpen(!isHelpOpen), group: 'Page' },
+    ];
+    useShortcuts(shortcuts);
+
+    const isShelf = station === 'look' || stance === null;
+    const front = turned(bench.front, bench.shownUp, turnDeg);
+    const ups = isComparing && canCompare ? [stance, pinned] : [stance];
+    const stageState: StageState = {
+        panes: isShelf
+            ? [{ up: triple(bench.shownUp), front: triple(front) }]
+            : ups.flatMap((s) => (s ? [{ up: triple(s.up), front: null }] : [])),
+        measure,
+        layerMm,
+        limitDeg: analysis.limitDeg,
+        cutMm,
+        bedMm: [bench.bedMm[0] ?? 200, bench.bedMm[1] ?? 200],
+        isShelf,
+    };
+    const onFrontDragged = useCallback((deg: number, isDone: boolean) => isDone && setTurnDeg((t) => wrap(t + deg)), []);
+
+    const noStrip = analysis.underWay
+        ? 'The height score appears when this stance is proven.'
+        : stance && !stance.exact
+          ? 'This stance is being proven; its height score follows.'
+          : 'No height score yet.';
+
+    return (
+        <Frame
+            trail={
+                <>
+                    <Link href="/" className="text-soft hover:text-base-content">
+                        Cabinet
+                    </Link>
+                    <span className="text-soft">/</span>
+                    <span className="truncate font-serif text-[16px]">{bench.name}</span>
+                </>
+            }
+            side={
+                <>
+                    <span title="Everything you decide is kept at once">
+                        saved {new Date(bench.savedAt).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}
+                    </span>
+                    <button
+                        type="button"
+                        onClick={undo}
+                        disabled={past.length === 0}
+                        className="flex items-center gap-1.5 disabled:opacity-60"
+                    >
+                        <span className="keycap">U</span> undo
+                    </button>
+                    <button
+                        type="button"
+                        onClick={() => setHelpOpen(true)}
+                        className="flex items-center gap-1.5"
+                        aria-label="Show all keys"
+                    >
+                        <span className="keycap">?</span> keys
+                    </button>
+                </>
+            }
+        >
+            <Head title={bench.name} />
+            <KeyOverlay shortcuts={shortcuts} isOpen={isHelpOpen} onClose={() => setHelpOpen(false)} />
+            <div className="grid h-full min-h-[560px] grid-cols-[196px_1fr_320px] grid-rows-[minmax(0,1fr)_150px] xl:grid-cols-[216px_1fr_340px]">
+                <RouteCard
+                    title={bench.name}
+                    lines={tagLines(bench)}
+                    stations={routeStations(bench, stances.length, taken, stance)}
+                    current={station}
+                    onGo={go}
+                />
+                <Suspense fallback={<div className="grid place-items-center font-serif text-soft">Setting the stage…</div>}>
+                    <Stage
+                        ref={stage}
+                        geometryUrl={bench.geometry}
+                        seenUrl={bench.seen}
+                        state={stageState}
+                        label={`${bench.name} on the ${isShelf ? 'shelf' : 'plate'}, tinted by ${measure}`}
+                        captions={
+                            isComparing && canCompare && !isShelf
+                                ? [`Stance ${stance.rank}: ${stance.lean}`, `Pinned, stance ${pinned.rank}: ${pinned.lean}`]
+                                : []
+                        }
+                        onMeasure={setMeasure}
+                        onFrontDragged={onFrontDragged}
+                    />
+                </Suspense>
+                <aside aria-label="Evidence" className="min-h-0 overflow-hidden border-l border-base-300 bg-base-100">
+                    {problem && (
+                        <p role="alert" className="border-b border-base-300 px-4 py-2 text-[13px] text-error">
+                            {problem}
+                        </p>
+                    )}
+                    {evidence()}
+                </aside>
+                <div className="col-span-3">
+                    <HeightScore
+                        tracks={isShelf ? null : detail?.id === stance?.id ? (detail?.tracks ?? null) : null}
+                        layerMm={layerMm}
+                        totalHours={atLayer?.hours ?? stance?.hours ?? 0}
+                        cutMm={cutMm}
+                        onCut={setCutMm}
+                        hint={station === 'look' ? 'The height score belongs to a stance: go on to Stand.' : noStrip}
+                    />
+                </div>
+            </div>
+        </Frame>
+    );
+
+    function evidence() {
+        if (
+            analysis.state === 'failed' ||
+            analysis.state === 'cancelled' ||
+            (analysis.underWay && !analysis.ranked && (station !== 'look' || !bench.mesh))
+        ) {
+            return <Working pieceId={bench.id} analysis={analysis} />;
+        }
+        if (station === 'look' && bench.mesh) {
+            return (
+                <LookEvidence
+                    mesh={bench.mesh}
+                    scale={bench.scale}
+                    shownUp={bench.shownUp}
+                    turnDeg={turnDeg}
+                    onTurn={setTurnDeg}
+                    onShownUp={(axis: Axis) => reshow(axis.up, axis.front)}
+                    onApplyFront={() => reshow(bench.shownUp, front)}
+                    onScale={rescale}
+                />
+            );
+        }
+        if (station === 'layers' && detail) {
+            return (
+                <LayersEvidence
+                    choices={detail.layers}
+                    chosenMm={bench.choice?.layerMm ?? null}
+                    previewMm={layerMm}
+                    nozzleMm={bench.nozzleMm}
+                    onPreview={setPreviewLayer}
+                    onChoose={setLayer}
+                />
+            );
+        }
+        if (station === 'sheet') {
+            return (
+                <HandoverEvidence
+                    pieceId={bench.id}
+                    lean={taken?.lean ?? null}
+                    choice={bench.choice}
+                    shelf={shelf}
+                    tools={{ printer_id: bench.printerId, nozzle_id: bench.nozzleId, filament_id: bench.filamentId }}
+                    bedMm={bench.bedMm}
+                    onTools={(tools) => save(tools)}
+                />
+            );
+        }
+        if (!ranking || !stance) return <Working pieceId={bench.id} analysis={analysis} />;
+        return (
+            <StandEvidence
+                ranking={ranking}
+                criteria={criteria}
+                presets={presets}
+                weights={weights}
+                selectedId={stance.id}
+                pinnedId={bench.pinnedId}
+                takenId={bench.stanceId}
+                isComparing={isComparing}
+                onWeights={weigh}
+                onSelect={setSelected}
+                onTake={take}
+                onPin={pin}
+                onCompare={() => setComparing(!isComparing)}
+            />
+        );
+    }
+}
+
+function fromHash(bench: Workbench): StationKey {
+    const asked = STATIONS.find((s) => `#${s}` === window.location.hash);
+    if (asked && (bench.stanceId !== null || asked === 'look' || asked === 'stand')) return asked;
+    return bench.stanceId === null ? 'stand' : bench.choice === null ? 'layers' : 'sheet';
+}
+
+function wrap(deg: number): number {
+    return ((((deg + 180) % 360) + 360) % 360) - 180;
+}
+
+function tagLines(bench: Workbench): string[] {
+    if (!bench.mesh) return [bench.fileName];
+    return [
+        bench.fileName,
+        `${number(bench.mesh.triangles)} facets · ${mm(Math.max(...bench.mesh.sizeMm))} · ${bench.mesh.watertight ? 'watertight' : 'not closed'}`,
+    ];
+}
+
+function routeStations(
+    bench: Workbench,
+    count: number,
+    taken: { lean: string; seenScarMm2: number; seenStepUm: number } | null,
+    stance: { hours: number } | null,
+): Station[] {
+    const { choice, mesh } = bench;
+    return [
+        {
+            key: 'look',
+            name: 'Look',
+            figure: mesh ? (mesh.notices.length === 0 ? 'sound' : `${mesh.notices.length} noticed`) : '',
+            state: mesh ? (mesh.watertight ? 'done' : 'open') : 'open',
+        },
+        {
+            key: 'stand',
+            name: 'Stand',
+            figure: count > 0 ? `${count} stances` : '',
+            state: bench.stanceId === null ? 'next' : 'done',
+            detail: taken
+                ? `${taken.lean}; scar ${unit(taken.seenScarMm2, 0, 'mm²')}, steps ${unit(taken.seenStepUm, 0, 'µm')}`
+                : undefined,
+        },
+        {
+            key: 'layers',
+            name: 'Layers',
+            figure: choice ? unit(choice.layerMm, 2, 'mm') : '',
+            state: bench.stanceId === null ? 'shut' : choice ? 'done' : 'next',
+        },
+        {
+            key: 'sheet',
+            name: 'Sheet',
+            figure: choice ? hours(choice.hours) : stance && bench.stanceId !== null ? 'open' : '',
+            state: bench.stanceId === null ? 'shut' : choice ? 'next' : 'open',
+        },
+    ];
+}

@@ -1,0 +1,146 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Support;
+
+use Closure;
+use Facebook\WebDriver\Chrome\ChromeDevToolsDriver;
+use Facebook\WebDriver\Chrome\ChromeOptions;
+use Facebook\WebDriver\Remote\DesiredCapabilities;
+use Facebook\WebDriver\Remote\RemoteWebDriver;
+use Facebook\WebDriver\WebDriverBy;
+use Facebook\WebDriver\WebDriverElement;
+use RuntimeException;
+use Symfony\Component\Process\Process;
+
+/** Headless Chromium behind ChromeDriver, with the little a test says to it. */
+final class Chrome
+{
+    private const FLAGS = [
+        '--headless=new', '--no-sandbox', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update',
+        '--disable-sync', '--disable-dev-shm-usage', '--hide-scrollbars', '--use-angle=swiftshader', '--enable-unsafe-swiftshader', '--ignore-gpu-blocklist',
+    ];
+
+    private function __construct(private readonly Process $process, public readonly RemoteWebDriver $driver, private readonly string $profile, public readonly string $downloads) {}
+
+    public static function start(int $width = 1280, int $height = 800): self
+    {
+        $port = FreePort::find();
+        $process = new Process(['chromedriver', "--port={$port}"]);
+        $process->start();
+        FreePort::waitFor($port);
+        $profile = sys_get_temp_dir().'/wrenlo-chrome-'.bin2hex(random_bytes(5));
+        mkdir($profile.'/downloads', 0700, true);
+        $options = (new ChromeOptions)->addArguments([...self::FLAGS, "--user-data-dir={$profile}"])
+            ->setExperimentalOption('prefs', ['download.default_directory' => $profile.'/downloads']);
+        $capabilities = DesiredCapabilities::chrome()->setCapability(ChromeOptions::CAPABILITY, $options);
+        $driver = RemoteWebDriver::create("http://127.0.0.1:{$port}", $capabilities, 60_000, 120_000);
+        $chrome = new self($process, $driver, $profile, $profile.'/downloads');
+        $chrome->size($width, $height);
+
+        return $chrome;
+    }
+
+    public function size(int $width, int $height): void
+    {
+        (new ChromeDevToolsDriver($this->driver))->execute('Emulation.setDeviceMetricsOverride', ['width' => $width, 'height' => $height, 'deviceScaleFactor' => 1, 'mobile' => false]);
+    }
+
+    public function visit(string $url): self
+    {
+        $this->driver->get($url);
+
+        return $this;
+    }
+
+    public function all(string $css): array
+    {
+        return $this->driver->findElements(WebDriverBy::cssSelector($css));
+    }
+
+    public function first(string $css): WebDriverElement
+    {
+        return $this->driver->findElement(WebDriverBy::cssSelector($css));
+    }
+
+    public function button(string $text): WebDriverElement
+    {
+        return $this->driver->findElement(WebDriverBy::xpath("//button[contains(normalize-space(.), '{$text}')]"));
+    }
+
+    public function text(): string
+    {
+        return (string) $this->driver->executeScript('return document.body.innerText');
+    }
+
+    /** Runs script and returns what it returns. */
+    public function js(string $script, mixed ...$arguments): mixed
+    {
+        return $this->driver->executeScript($script, $arguments);
+    }
+
+    public function keys(string $keys): void
+    {
+        $this->driver->getKeyboard()->sendKeys($keys);
+    }
+
+    /**
+     * Waits until the test gives something true, and returns it.
+     *
+     * @param  Closure(self): mixed  $test
+     */
+    public function until(string $what, Closure $test, float $seconds = 30): mixed
+    {
+        $end = microtime(true) + $seconds;
+        do {
+            try {
+                $got = $test($this);
+            } catch (\Facebook\WebDriver\Exception\WebDriverException) {
+                $got = null;
+            }
+            if ($got) {
+                return $got;
+            }
+            usleep(60_000);
+        } while (microtime(true) < $end);
+        throw new RuntimeException("Waited {$seconds} s for {$what}. The page said:\n".mb_substr($this->text(), 0, 1500));
+    }
+
+    public function waitForText(string $text, float $seconds = 30): self
+    {
+        $this->until("“{$text}”", fn (): bool => str_contains($this->text(), $text), $seconds);
+
+        return $this;
+    }
+
+    public function screenshot(string $path): void
+    {
+        $this->driver->takeScreenshot($path);
+    }
+
+    /** @return list<string> serious and critical findings of axe, one line each */
+    public function axe(): array
+    {
+        $this->driver->executeScript((string) file_get_contents(dirname(__DIR__, 2).'/node_modules/axe-core/axe.min.js'));
+        $found = $this->driver->executeAsyncScript(<<<'JS'
+            const done = arguments[arguments.length - 1];
+            axe.run(document, { resultTypes: ['violations'] }).then((r) => done(r.violations
+                .filter((v) => ['serious', 'critical'].includes(v.impact))
+                .map((v) => v.id + ': ' + v.nodes.map((n) => n.target.join(' ') + ' ' + (n.any[0]?.message ?? '')).slice(0, 4).join(' | '))));
+            JS);
+
+        return $found;
+    }
+
+    public function stop(): void
+    {
+        try {
+            $this->driver->quit();
+        } catch (\Throwable) {
+            // already gone
+        }
+        $this->process->stop(2);
+        (new Process(['rm', '-rf', $this->profile]))->run();
+    }
+}

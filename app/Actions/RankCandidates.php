@@ -30,7 +30,7 @@ final class RankCandidates
         $metrics = $finalists->map(static fn (Candidate $c) => $c->metrics())->all();
         $ranked = [];
         foreach ($ranking->order($metrics, $weights) as $id => $score) {
-            $row = $finalists[$id];
+            $row = $finalists->sole('id', $id);
             $ranked[$id] = ['score' => $score, 'candidate' => new CoreCandidate($row->up(), Origin::from($row->origin), $metrics[$id])];
         }
 

@@ -84,7 +84,7 @@ final class Marsh
                 $builder->quad($rows[$j - 1][$k], $rows[$j - 1][$next], $rows[$j][$next], $rows[$j][$k]);
             }
         }
-        $last = end($rings);
+        $last = $rings[count($rings) - 1];
         $bottom = $builder->vertex(0, 0, 0);
         $top = $builder->vertex(5 * ($last[0] / 75) ** 2, 0, $last[0] - 1.2);
         for ($k = 0; $k < $around; $k++) {

@@ -66,12 +66,19 @@ abstract class MeshCommand extends Command
 
     protected function direction(string $option): Vec3
     {
-        $text = (string) $this->option($option);
+        $text = $this->text($option);
         if ($text === '') {
             throw new InvalidArgumentException("--{$option} is needed: three numbers separated by commas, such as 0,0,1.");
         }
 
         return Vec3::unitFromText($text);
+    }
+
+    private function text(string $option): string
+    {
+        $given = $this->option($option);
+
+        return is_scalar($given) ? (string) $given : '';
     }
 
     protected function display(): Display
@@ -86,7 +93,7 @@ abstract class MeshCommand extends Command
 
     protected function number(string $option): float
     {
-        $text = (string) $this->option($option);
+        $text = $this->text($option);
 
         return is_numeric($text) ? (float) $text : throw new InvalidArgumentException("--{$option} needs a number, not “{$text}”.");
     }

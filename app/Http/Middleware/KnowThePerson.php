@@ -24,7 +24,8 @@ final class KnowThePerson
         if (config('wrenlo.accounts')) {
             return Auth::check() ? $next($request) : redirect()->guest(route('sign-in'));
         }
-        $address = (string) $request->server('REMOTE_ADDR');
+        // the connection's own address, whatever a proxy header says
+        $address = $request->server->getString('REMOTE_ADDR');
         if (! in_array($address, ['127.0.0.1', '::1'], true) || ! in_array($request->getHost(), self::LOOPBACK_HOSTS, true)) {
             abort(403, 'Wrenlo is set up for one person and answers on this machine only.');
         }

@@ -50,7 +50,7 @@ final readonly class MeshFacts
             $r['volume_mm3'] / 1000, $r['area_mm2'] / 100, $r['hull_volume_mm3'] / 1000,
             array_map(static fn (float $low, float $high): float => $high - $low, $r['bbox_mm'][0], $r['bbox_mm'][1]),
             $isOdd ? $unit->plural() : null, $isOdd ? $unit->millimetres() : null,
-            array_map(static fn (array $w): Notice => new Notice($w['code'], $w['message']), $r['warnings']),
+            array_values(array_map(static fn (array $w): Notice => new Notice($w['code'], $w['message']), $r['warnings'])),
         );
     }
 }

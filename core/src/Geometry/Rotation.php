@@ -17,10 +17,11 @@ final readonly class Rotation
     public static function bringingUp(Vec3 $up): self
     {
         ['x' => $x, 'y' => $y, 'z' => $z] = get_object_vars($up->unit());
-        if ($z < -1 + 1e-12) {
+        $flat = $x * $x + $y * $y;
+        if ($z < 0 && $flat < 1e-24) {
             return new self([1.0, 0.0, 0.0, 0.0, -1.0, 0.0, 0.0, 0.0, -1.0]);
         }
-        $k = 1 / (1 + $z);
+        $k = $z < 0 ? (1 - $z) / $flat : 1 / (1 + $z); // the same number, without cancelling near −Z
 
         return new self([1 - $x * $x * $k, -$x * $y * $k, -$x, -$x * $y * $k, 1 - $y * $y * $k, -$y, $x, $y, $z]);
     }

@@ -97,7 +97,7 @@ final readonly class ConvexHull
     public function farthest(float $dx, float $dy, float $dz, int $from = 0): int
     {
         ['x' => $x, 'y' => $y, 'z' => $z, 'start' => $start, 'link' => $link] = get_object_vars($this);
-        $at = $from;
+        $at = $next = $from;
         $best = $x[$at] * $dx + $y[$at] * $dy + $z[$at] * $dz;
         do {
             $moved = false;

@@ -244,7 +244,7 @@ final readonly class HeightField
                 $f[$j] = $facet[$k];
             }
             $depth = 0;
-            $floor = 0.0;
+            $start = $floor = 0.0;
             $floorFacet = -1;
             for ($j = 0; $j < $count; $j++) {
                 $which = $f[$j];

@@ -8,18 +8,22 @@ use Wrenlo\Core\Geometry\Vec3;
 
 use function abs;
 use function count;
+use function sqrt;
 
 /**
  * Volume and centre of mass by signed tetrahedra about the centre of the bounding box (the choice of origin
  * cancels for a closed mesh and keeps the sums small), area by facets.
  *
- * For a mesh that is not closed the volume has no meaning; the centre of mass is then the area centroid.
+ * The facets of a closed surface cancel as vectors: Σ A·n = 0. What is left over is the area of the holes. Above
+ * OPEN_SHARE of the surface the volume has no meaning, and the centre of mass is the area centroid.
  */
 final readonly class MassProperties
 {
+    private const OPEN_SHARE = 0.005;
+
     private function __construct(public float $volumeMm3, public float $areaMm2, public Vec3 $centreOfMassMm) {}
 
-    public static function of(Mesh $mesh, Surface $facets, bool $closed = true): self
+    public static function of(Mesh $mesh, Surface $facets): self
     {
         ['x' => $x, 'y' => $y, 'z' => $z, 'tri' => $tri] = get_object_vars($mesh);
         ['x' => $ox, 'y' => $oy, 'z' => $oz] = get_object_vars($mesh->bounds()->centre());
@@ -45,12 +49,25 @@ final readonly class MassProperties
         }
         $area = $facets->totalAreaMm2();
         // A tenth of a per mille of area × size: below that the surface is a sheet, not a solid.
-        $isSolid = $closed && abs($volume6) > 6e-5 * $area * $mesh->bounds()->diagonalMm() * 1e-3;
+        $isSolid = self::openAreaMm2($facets) < self::OPEN_SHARE * $area && abs($volume6) > 6e-5 * $area * $mesh->bounds()->diagonalMm() * 1e-3;
         $centre = $isSolid
             ? new Vec3($ox + $mx / (4 * $volume6), $oy + $my / (4 * $volume6), $oz + $mz / (4 * $volume6))
             : self::areaCentroid($facets, $area) ?? new Vec3($ox, $oy, $oz);
 
         return new self($volume6 / 6, $area, $centre);
+    }
+
+    /** |Σ A·n|: zero for a closed surface, the area of the hole for one with a flat hole. */
+    private static function openAreaMm2(Surface $facets): float
+    {
+        $sx = $sy = $sz = 0.0;
+        foreach ($facets->area as $f => $a) {
+            $sx += $a * $facets->nx[$f];
+            $sy += $a * $facets->ny[$f];
+            $sz += $a * $facets->nz[$f];
+        }
+
+        return sqrt($sx * $sx + $sy * $sy + $sz * $sz);
     }
 
     private static function areaCentroid(Surface $facets, float $area): ?Vec3

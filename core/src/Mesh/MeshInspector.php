@@ -12,7 +12,7 @@ final class MeshInspector
     {
         $facets ??= Surface::ofFacets($mesh);
         $topology = Topology::of($mesh, $facets);
-        $mass = MassProperties::of($mesh, $facets, $topology->isWatertight());
+        $mass = MassProperties::of($mesh, $facets);
         $hull ??= ConvexHull::of($mesh);
         $bounds = $mesh->bounds();
         $unit = UnitGuess::fromLongestSide($bounds->longestSideMm());

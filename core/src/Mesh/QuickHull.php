@@ -97,8 +97,8 @@ final class QuickHull
         ['x' => $x, 'y' => $y, 'z' => $z] = get_object_vars($this);
         $ends = [];
         foreach ([$x, $y, $z] as $axis) {
-            $ends[] = array_search(min($axis), $axis, true);
-            $ends[] = array_search(max($axis), $axis, true);
+            $ends[] = (int) array_search(min($axis), $axis, true);
+            $ends[] = (int) array_search(max($axis), $axis, true);
         }
         [$a, $b, $far] = [$ends[0], $ends[1], -1.0];
         foreach ($ends as $i) {

@@ -109,7 +109,7 @@ final readonly class Topology
             $shells += $p === $f ? 1 : 0;
         }
 
-        return [$edges, $shells, $repeated, $f - $repeated];
+        return [$edges, $shells, $repeated, $mesh->triangleCount() - $repeated];
     }
 
     /** Facets with three corners but no area to speak of (height below 1e-9 of the longest side). */

@@ -23,8 +23,18 @@ final class Lean
             $tilt < 1.0 => 'upright',
             $tilt > 179.0 => 'upside down',
             $tilt < 75.0 => sprintf('leaning %d° %s', round($tilt), $side),
-            $tilt <= 105.0 => 'lying on its '.['back' => 'back', 'forward' => 'front', 'left' => 'left side', 'right' => 'right side'][strtok($side, ' ')],
+            $tilt <= 105.0 => 'lying on its '.self::lyingOn($side),
             default => sprintf('upside down, %d° %s of it', round(180 - $tilt), $side),
+        };
+    }
+
+    private static function lyingOn(string $side): string
+    {
+        return match (explode(' ', $side)[0]) {
+            'back' => 'back',
+            'forward' => 'front',
+            'left' => 'left side',
+            default => 'right side',
         };
     }
 

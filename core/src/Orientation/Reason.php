@@ -15,7 +15,7 @@ final class Reason
     /** A difference below this share of the larger number is not worth a word. */
     private const NOTABLE_SHARE = 0.04;
 
-    /** @param string $against how the other stance is called: “the runner-up”, “the first” */
+    /** @param  string  $against how the other stance is called: “the runner-up”, “the first” */
     public static function sentence(string $lean, StanceMetrics $own, StanceMetrics $other, Weights $weights, string $against): string
     {
         [$gains, $costs] = self::differences($own, $other, $weights);

@@ -61,7 +61,7 @@ final class Search
                     $tried[] = new Candidate($up, Origin::Refined, $this->stances->estimate($up));
                 }
                 $scores = $ranking->order(array_map(static fn (Candidate $c): StanceMetrics => $c->metrics, $tried), $weights);
-                $first = array_key_first($scores);
+                $first = (int) array_key_first($scores);
                 $isBetter = $scores[$first] < $score - 1e-9;
                 if ($isBetter) {
                     $best = $tried[$first];

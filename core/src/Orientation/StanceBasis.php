@@ -10,7 +10,6 @@ use Wrenlo\Core\Mesh\MassProperties;
 use Wrenlo\Core\Mesh\Mesh;
 use Wrenlo\Core\Mesh\NormalBins;
 use Wrenlo\Core\Mesh\Surface;
-use Wrenlo\Core\Mesh\Topology;
 use Wrenlo\Core\Settings\PrintProfile;
 use Wrenlo\Core\Sight\Display;
 use Wrenlo\Core\Sight\FrontCone;
@@ -18,7 +17,10 @@ use Wrenlo\Core\Sight\FrontCone;
 /** What all stances of one piece share, computed once: facets, seen weights, bins, hull, volume, centre of mass. */
 final readonly class StanceBasis
 {
-    /** @param  list<float>  $seen seen weight of each facet, 0 to 1; @param  list<float>  $seenArea mm², weight × area of each facet */
+    /**
+     * @param  list<float>  $seen  seen weight of each facet, 0 to 1
+     * @param  list<float>  $seenArea  mm², weight × area of each facet
+     */
     private function __construct(
         public Mesh $mesh,
         public Display $display,
@@ -36,23 +38,21 @@ final readonly class StanceBasis
     public static function of(Mesh $mesh, Display $display, PrintProfile $profile, ?callable $step = null): self
     {
         $facets = Surface::ofFacets($mesh);
-        $closed = Topology::of($mesh, $facets)->isWatertight();
         $step && $step('facets');
         $hull = ConvexHull::of($mesh);
         $step && $step('hull');
 
-        return self::from($mesh, $facets, $hull, $closed, $display, $profile);
+        return self::from($mesh, $facets, $hull, $display, $profile);
     }
 
-    /** @param  bool  $closed whether the mesh bounds a solid; if not, the area centroid stands in for the centre of mass */
-    public static function from(Mesh $mesh, Surface $facets, ConvexHull $hull, bool $closed, Display $display, PrintProfile $profile): self
+    public static function from(Mesh $mesh, Surface $facets, ConvexHull $hull, Display $display, PrintProfile $profile): self
     {
         $seen = FrontCone::of($display)->seenWeights($facets);
         $seenArea = [];
         foreach ($facets->area as $f => $a) {
             $seenArea[] = $a * $seen[$f];
         }
-        $mass = MassProperties::of($mesh, $facets, $closed);
+        $mass = MassProperties::of($mesh, $facets);
 
         return new self($mesh, $display, $profile, $facets, $seen, $seenArea, NormalBins::of($facets, $seen), $hull, $mass->volumeMm3, $mass->centreOfMassMm);
     }

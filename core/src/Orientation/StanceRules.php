@@ -15,8 +15,8 @@ final readonly class StanceRules
     /** Terraces wider than this show as contour lines (DESIGN section 5). */
     public const TERRACE_MM = 0.4;
 
-    /** What lies within this of the lowest point counts as on the plate: a tenth of a thin first layer. */
-    public const PLATE_MM = 0.02;
+    /** What lies within this of the lowest point counts as on the plate: what rounding in files and turning leaves of a flat foot. */
+    public const PLATE_MM = 0.005;
 
     public function __construct(public float $layerMm = 0.2, public float $limitDeg = 45.0)
     {

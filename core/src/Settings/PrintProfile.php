@@ -43,7 +43,11 @@ final readonly class PrintProfile
         return ($widthMm - $heightMm) * $heightMm + M_PI * $heightMm ** 2 / 4;
     }
 
-    /** Layer heights this nozzle prints well: 20 % to 70 % of its diameter, on the machine's Z step (common practice, no source). @return list<float> */
+    /**
+     * Layer heights this nozzle prints well: 20 % to 70 % of its diameter, on the machine's Z step (common practice, no source).
+     *
+     * @return list<float>
+     */
     public function layerHeightsMm(): array
     {
         $first = (int) ceil(0.2 * $this->nozzleMm / $this->zStepMm - 1e-9);

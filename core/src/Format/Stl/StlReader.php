@@ -23,7 +23,7 @@ final class StlReader implements MeshReader
             throw UnreadableMesh::isEmpty();
         }
         $head = (string) fread($stream, 1024);
-        $announced = $size >= 84 ? unpack('V', $head, 80)[1] : -1;
+        $announced = $size >= 84 && strlen($head) >= 84 ? (unpack('V', $head, 80) ?: [1 => -1])[1] : -1;
         if ($size !== 84 + 50 * $announced && self::looksLikeText($head)) {
             rewind($stream);
 

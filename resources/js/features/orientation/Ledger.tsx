@@ -55,7 +55,7 @@ const ROWS: Row[] = [
     },
     {
         label: 'Plate contact',
-        why: 'Area of flat facets within 0.02 mm of the plate.',
+        why: 'Area of flat facets within 0.005 mm of the plate.',
         of: (s) => s.contactMm2,
         decimals: 0,
         unit: 'mm²',

@@ -1,0 +1,25 @@
+<?php
+
+declare(strict_types=1);
+
+use Symfony\Component\Process\Process;
+
+// In tracing mode PHP 8.2's JIT silently changed results of the height field (shared/ENGINEERING.md); “function” must not.
+it('computes bit-equal results with the JIT off and as shipped', function () {
+    $root = dirname(__DIR__, 2);
+    $run = static function (array $flags) use ($root): array {
+        $process = new Process(['php', ...$flags, __DIR__.'/../Fixtures/kernel-checksums.php'], $root, ['PHP_INI_SCAN_DIR' => ":{$root}/php.d", 'XDEBUG_MODE' => 'off'], null, 300);
+
+        return json_decode($process->mustRun()->getOutput(), true, flags: JSON_THROW_ON_ERROR);
+    };
+    $off = $run(['-d', 'opcache.jit=disable']);
+    $shipped = $run([]);
+    expect($off['jit'])->toBeFalse()->and($shipped['jit'])->toBeTrue()
+        ->and($shipped['checksums'])->toBe($off['checksums'])->and($shipped['checksums'])->toHaveCount(6);
+});
+
+it('ships the settings that were measured', function () {
+    $ini = parse_ini_file(dirname(__DIR__, 2).'/php.d/90-wrenlo.ini');
+    expect($ini['opcache.jit'])->toBe('function')->and($ini['opcache.enable_cli'])->toEqual(1)->and($ini['memory_limit'])->toBe('512M')
+        ->and($ini['upload_max_filesize'])->toBe('257M');
+});

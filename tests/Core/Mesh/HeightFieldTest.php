@@ -1,0 +1,78 @@
+<?php
+
+declare(strict_types=1);
+
+use Tests\Support\Solids;
+use Wrenlo\Core\Geometry\Rotation;
+use Wrenlo\Core\Geometry\Vec3;
+use Wrenlo\Core\Mesh\HeightBands;
+use Wrenlo\Core\Mesh\HeightField;
+use Wrenlo\Core\Mesh\Mesh;
+use Wrenlo\Core\Mesh\Surface;
+
+function field(Mesh $mesh, ?Vec3 $up = null, float $layerMm = 0.2, ?float $cellMm = null): HeightField
+{
+    return HeightField::of(
+        $mesh, Surface::ofFacets($mesh), array_fill(0, $mesh->triangleCount(), 1.0), Rotation::bringingUp($up ?? new Vec3(0, 0, 1)),
+        $layerMm, sin(deg2rad(45)), 0.02, $cellMm,
+    );
+}
+
+// Closed forms. The grid counts cell centres, so an edge is right to half a cell: 2 % of these sizes.
+it('holds up what hangs', function (Mesh $mesh, float $support, float $scar, float $landing, int $islands) {
+    $field = field($mesh);
+    expect($field->supportMm3)->toEqualWithDelta($support, 0.02 * $support + 1e-9)
+        ->and($field->scarMm2)->toEqualWithDelta($scar, 0.02 * $scar + 1e-9)
+        ->and($field->landingMm2)->toEqualWithDelta($landing, 0.02 * $landing + 1e-9)
+        ->and($field->islands)->toBe($islands);
+})->with(fn () => [
+    'a box' => [Solids::box(20, 20, 20), 0.0, 0.0, 0.0, 0],
+    'a table: top 40 × 40 on a leg 10 × 10 × 20' => [Solids::boxes([[10, 10, 20.5, [15.0, 15.0, 0.0]], [40, 40, 5, [0.0, 0.0, 20.0]]]), (1600 - 100) * 20.0, 1500.0, 0.0, 0],
+    'a T on its foot: lands on the foot' => [Solids::boxes([[40, 10, 5, [0.0, 0.0, 0.0]], [10, 10, 30, [15.0, 0.0, 4.5]], [40, 10, 5, [0.0, 0.0, 30.0]]]), 30 * 10 * 25.0, 300.0, 300.0, 0],
+    'a box in the air over a larger one' => [Solids::boxes([[30, 30, 5, [0.0, 0.0, 0.0]], [10, 10, 10, [10.0, 10.0, 15.0]]]), 100 * 10.0, 100.0, 100.0, 1],
+    'two boxes in the air beside a post' => [Solids::boxes([[4, 4, 30, [0.0, 0.0, 0.0]], [6, 6, 6, [10.0, 0.0, 10.0]], [6, 6, 6, [20.0, 0.0, 14.0]]]), 36 * 10.0 + 36 * 14, 72.0, 0.0, 2],
+]);
+
+it('finds the support of a sphere and a lying cylinder in closed form', function () {
+    $c = cos(deg2rad(45));
+    $sphere = field(Solids::sphere(10, 360));
+    expect($sphere->supportMm3)->toEqualWithDelta(2 * M_PI * 1000 * ((1 - $c ** 2) / 2 - (1 - $c ** 3) / 3), 0.02 * 200)
+        ->and($sphere->scarMm2)->toEqualWithDelta(2 * M_PI * 100 * (1 - $c), 0.03 * 184);
+    $lying = field(Solids::cylinder(10, 40, 360), new Vec3(1, 0, 0));
+    $expected = 40 * 100 * (sqrt(2) - M_PI / 4 - 0.5);
+    expect($lying->supportMm3)->toEqualWithDelta($expected, 0.02 * $expected);
+});
+
+it('balances every column of a closed mesh: the sections add up to the volume', function (Vec3 $up) {
+    foreach ([Solids::sphere(10, 60), Solids::cone(8, 20, 90), Solids::box(7, 9, 11)] as $mesh) {
+        $field = field($mesh, $up, cellMm: 0.1);
+        $volume = array_sum($field->bands->solidMm2) * $field->bands->heightMm / HeightBands::COUNT;
+        $exact = Wrenlo\Core\Mesh\MassProperties::of($mesh, Surface::ofFacets($mesh))->volumeMm3;
+        expect($volume)->toEqualWithDelta($exact, 0.01 * $exact);
+    }
+})->with([[new Vec3(0, 0, 1)], [new Vec3(1, 0, 0)], [new Vec3(0.3, -0.5, 0.8)], [new Vec3(-0.6, 0.2, -0.7)]]);
+
+it('gets finer for small pieces and bounded for large ones', function () {
+    expect(field(Solids::box(150, 150, 5))->cellMm)->toBe(0.5)
+        ->and(field(Solids::box(12, 12, 5))->cellMm)->toEqualWithDelta(0.1, 1e-9)
+        ->and(field(Solids::box(800, 800, 5))->cellMm)->toEqualWithDelta(1.6, 1e-9);
+});
+
+it('counts an island once, however it is cut into cells, and none that a wall holds', function () {
+    $shelf = Solids::boxes([[2, 20, 30, [0.0, 0.0, 0.0]], [20, 20, 2, [1.5, 0.0, 20.0]]]);
+    expect(field($shelf)->islands)->toBe(0)
+        ->and(field(Solids::sphere(6, 60))->islands)->toBe(0)
+        ->and(field(Solids::boxes([[30, 30, 2, [0.0, 0.0, 0.0]], [5, 5, 9, [3.0, 3.0, 9.0]], [5, 5, 9, [20.0, 20.0, 9.1]]]))->islands)->toBe(2);
+});
+
+it('notes the feet of supports on the plate, in the turned frame', function () {
+    $feet = field(Solids::boxes([[10, 10, 20.5, [15.0, 15.0, 0.0]], [40, 40, 5, [0.0, 0.0, 20.0]]]))->feet;
+    expect(min(array_column($feet, 0)))->toEqualWithDelta(0.0, 0.5)->and(max(array_column($feet, 1)))->toEqualWithDelta(40.0, 0.5);
+});
+
+it('sends the whole support to the bands it crosses', function () {
+    $bands = field(Solids::boxes([[10, 10, 20.5, [15.0, 15.0, 0.0]], [40, 40, 5, [0.0, 0.0, 20.0]]]))->bands;
+    $low = $bands->supportMm2[10];
+    expect($low)->toEqualWithDelta(1500.0, 40.0)->and($bands->supportMm2[HeightBands::COUNT - 3])->toBe(0.0)
+        ->and($bands->solidMm2[HeightBands::COUNT - 3])->toEqualWithDelta(1600.0, 40.0);
+});

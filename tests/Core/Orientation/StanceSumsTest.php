@@ -1,0 +1,155 @@
+<?php
+
+declare(strict_types=1);
+
+use Tests\Support\RealMeshes;
+use Tests\Support\Solids;
+use Wrenlo\Core\Geometry\Vec3;
+use Wrenlo\Core\Mesh\Mesh;
+use Wrenlo\Core\Mesh\Surface;
+use Wrenlo\Core\Orientation\StanceBasis;
+use Wrenlo\Core\Orientation\StanceMetrics;
+use Wrenlo\Core\Orientation\StanceRules;
+use Wrenlo\Core\Orientation\Stances;
+use Wrenlo\Core\Orientation\StanceSums;
+use Wrenlo\Core\Settings\PrintProfile;
+use Wrenlo\Core\Sight\Display;
+
+function stances(Mesh $mesh, float $layerMm = 0.2, float $limitDeg = 45): Stances
+{
+    return new Stances(StanceBasis::of($mesh, Display::facingMinusY(), new PrintProfile), new StanceRules($layerMm, $limitDeg));
+}
+
+function exactly(Mesh $mesh, Vec3 $up = new Vec3(0, 0, 1), float $layerMm = 0.2, float $limitDeg = 45): StanceMetrics
+{
+    return stances($mesh, $layerMm, $limitDeg)->exact($up);
+}
+
+// Overhang area n_z < −sin θ, native Z up, bottom facets included (shared/CHECKS.md, computed with general-purpose tools).
+// Facets right on the threshold may fall either way: 1e-4 relative.
+it('finds the overhang areas that other tools find', function (Closure $mesh, array $areas) {
+    $mesh = $mesh();
+    foreach ($areas as $limitDeg => $area) {
+        expect(exactly($mesh, limitDeg: $limitDeg)->overhangMm2)->toEqualWithDelta($area, 1e-4 * $area);
+    }
+})->with([
+    'bunny' => [fn () => RealMeshes::bunny(), [30 => 61.6927, 45 => 44.29805, 60 => 23.8812]],
+    'armadillo' => [fn () => RealMeshes::cgal('armadillo'), [30 => 9465.487, 45 => 5550.368, 60 => 2830.008]],
+]);
+
+it('projects the bunny’s and the armadillo’s undersides as other tools do', function (Closure $mesh, float $area) {
+    // all down-projected area is half of Σ A·|n_z| of a closed mesh
+    $facets = Surface::ofFacets($mesh());
+    $skin = StanceSums::along($facets, $facets->area, new Vec3(0, 0, 1), 0.0, new StanceRules)->skinMm2;
+    expect($skin / 2)->toEqualWithDelta($area, 1e-6 * $area);
+})->with([
+    'bunny' => [fn () => RealMeshes::bunny(), 59.38168],
+    'armadillo' => [fn () => RealMeshes::cgal('armadillo'), 9599.241],
+]);
+
+// Closed forms; the facets of a round body differ from it by (π/n)²/2: below 1e-3 for the numbers used here.
+it('agrees with closed forms for round bodies', function (Mesh $mesh, Vec3 $up, array $expected) {
+    $m = exactly($mesh, $up)->toArray();
+    foreach ($expected as $key => $value) {
+        expect($m[$key])->toEqualWithDelta($value, 1.5e-3 * max(abs($value), 0.1), $key);
+    }
+})->with(function () {
+    [$r, $h, $t, $c] = [10.0, 40.0, 0.2, cos(deg2rad(45))];
+    [$z, $x, $minusZ] = [new Vec3(0, 0, 1), new Vec3(1, 0, 0), new Vec3(0, 0, -1)];
+    $side = hypot(10, 40);
+
+    return [
+        'sphere' => [Solids::sphere($r, 360), $z, [
+            'height_mm' => 2 * $r, 'overhang_area_mm2' => 2 * M_PI * $r ** 2 * (1 - $c),
+            'support_to_plate_mm3' => 2 * M_PI * $r ** 3 * ((1 - $c ** 2) / 2 - (1 - $c ** 3) / 3),
+            'step_mean_mm' => $t / 2,
+        ]],
+        'cylinder standing' => [Solids::cylinder($r, $h), $z, [
+            'height_mm' => $h, 'overhang_area_mm2' => M_PI * $r ** 2, 'support_to_plate_mm3' => 0.0, 'step_mean_mm' => 0.0,
+            'plate_contact_mm2' => M_PI * $r ** 2, 'topple_margin_mm' => $r, 'flat_up_area_mm2' => M_PI * $r ** 2, 'terrace_area_mm2' => 0.0,
+        ]],
+        'cylinder lying' => [Solids::cylinder($r, $h), $x, [
+            'height_mm' => 2 * $r, 'overhang_area_mm2' => M_PI * $r * $h / 2, 'support_to_plate_mm3' => $h * $r ** 2 * (sqrt(2) - M_PI / 4 - 0.5),
+            'step_mean_mm' => $t * 4 * $r * $h / (2 * M_PI * $r * $h + 2 * M_PI * $r ** 2),
+        ]],
+        'cone on its base' => [Solids::cone($r, $h), $z, [
+            'overhang_area_mm2' => M_PI * $r ** 2, 'support_to_plate_mm3' => 0.0, 'step_mean_mm' => $t * $r / $side,
+            'plate_contact_mm2' => M_PI * $r ** 2, 'topple_margin_mm' => $r,
+        ]],
+        'flat cone on its tip' => [Solids::cone(40.0, 10.0), $minusZ, [
+            'overhang_area_mm2' => M_PI * 40 * hypot(40, 10), 'support_to_plate_mm3' => 2 / 3 * M_PI * 40 ** 2 * 10,
+            'flat_up_area_mm2' => M_PI * 40 ** 2, 'topple_margin_mm' => 0.0,
+        ]],
+    ];
+});
+
+it('lets a sphere stand on hardly more than a point', function () {
+    // what lies within PLATE_MM of the lowest point: a circle of radius √(2·r·PLATE_MM)
+    expect(exactly(Solids::sphere(10, 360))->toppleMarginMm)->toBeGreaterThanOrEqual(0.0)->toBeLessThan(sqrt(2 * 10 * StanceRules::PLATE_MM) + 1e-9)
+        ->and(exactly(Solids::sphere(10, 60))->toppleMarginMm)->toEqualWithDelta(0.0, 1e-9);
+});
+
+it('agrees with closed forms for a box standing, lying and on its edge', function () {
+    $box = Solids::box(10, 20, 40);
+    $standing = exactly($box);
+    expect($standing->contactMm2)->toBe(200.0)->and($standing->toppleMarginMm)->toEqualWithDelta(5.0, 1e-9)
+        ->and($standing->stepMeanMm)->toBe(0.0)->and($standing->flatUpMm2)->toBe(200.0)->and($standing->heightMm)->toBe(40.0)
+        ->and($standing->wallMm2)->toEqualWithDelta(2400.0, 1e-9)->and($standing->skinMm2)->toEqualWithDelta(400.0, 1e-9);
+    $lying = exactly($box, new Vec3(1, 0, 0));
+    expect($lying->contactMm2)->toEqualWithDelta(800.0, 1e-9)->and($lying->toppleMarginMm)->toEqualWithDelta(10.0, 1e-9);
+    // tilted by 30° about its 20 mm edge: two faces with |n_z| sin 30° and cos 30°
+    $tilted = exactly($box, new Vec3(sin(deg2rad(30)), 0, cos(deg2rad(30))));
+    [$steep, $gentle] = [sin(deg2rad(30)), cos(deg2rad(30))];
+    expect($tilted->contactMm2)->toBe(0.0)
+        ->and($tilted->overhangMm2)->toEqualWithDelta(200.0, 1e-9)
+        ->and($tilted->supportToPlateMm3)->toEqualWithDelta(200 * $gentle * 5 * $steep, 1e-9)
+        ->and($tilted->stepMeanMm)->toEqualWithDelta(0.2 * (2 * 800 * $steep + 2 * 200 * $gentle) / 2800, 1e-12)
+        ->and($tilted->terraceMm2)->toEqualWithDelta(0.0, 1e-9); // t·tan 60° = 0.346 < 0.4
+    expect(exactly($box, new Vec3(sin(deg2rad(25)), 0, cos(deg2rad(25))))->terraceMm2)->toEqualWithDelta(400.0, 1e-9); // t·tan 65° = 0.43
+});
+
+it('gives the same numbers for turned copies of a mesh', function () {
+    $mesh = RealMeshes::bunny();
+    $up = (new Vec3(0.2, 0.9, -0.3))->unit();
+    $here = exactly($mesh, $up)->toArray();
+    foreach ([new Vec3(1, 2, 3), new Vec3(-3, 0.5, -1), new Vec3(0, 0, -1)] as $direction) {
+        $turned = Solids::turned($mesh, $direction);
+        $r = Wrenlo\Core\Geometry\Rotation::bringingUp($direction)->rows;
+        $there = new Vec3($r[0] * $up->x + $r[3] * $up->y + $r[6] * $up->z, $r[1] * $up->x + $r[4] * $up->y + $r[7] * $up->z, $r[2] * $up->x + $r[5] * $up->y + $r[8] * $up->z);
+        $metrics = exactly($turned, $there)->toArray();
+        foreach (['height_mm', 'overhang_area_mm2', 'support_to_plate_mm3', 'step_mean_mm', 'terrace_area_mm2', 'topple_margin_mm', 'wall_area_mm2', 'skin_area_mm2', 'hours', 'grams'] as $key) {
+            expect($metrics[$key])->toEqualWithDelta($here[$key], 1e-9 * max(1.0, abs($here[$key])), $key);
+        }
+    }
+});
+
+it('equals a plain loop over the facets to 1e-9', function () {
+    $mesh = RealMeshes::bunny();
+    $facets = Surface::ofFacets($mesh);
+    foreach (Wrenlo\Core\Orientation\Directions::fibonacci(40) as $up) {
+        $lowest = INF;
+        foreach ($mesh->x as $v => $x) {
+            $lowest = min($lowest, $up->dot($mesh->vertex($v)));
+        }
+        [$overhang, $support, $slope, $area] = [0.0, 0.0, 0.0, 0.0];
+        foreach ($facets->area as $f => $a) {
+            $n = $up->dot(new Vec3($facets->nx[$f], $facets->ny[$f], $facets->nz[$f]));
+            if ($n < -sin(deg2rad(45))) {
+                $overhang += $a;
+                $support += $a * abs($n) * ($up->dot(new Vec3($facets->cx[$f], $facets->cy[$f], $facets->cz[$f])) - $lowest);
+            }
+            if (abs($n) <= cos(deg2rad(0.5))) {
+                $slope += $a * abs($n);
+                $area += $a;
+            }
+        }
+        $m = exactly($mesh, $up);
+        expect($m->overhangMm2)->toEqualWithDelta($overhang, 1e-9 * $overhang)
+            ->and($m->supportToPlateMm3)->toEqualWithDelta($support, 1e-9 * max(1, $support))
+            ->and($m->stepMeanMm)->toEqualWithDelta(0.2 * $slope / $area, 1e-11);
+    }
+});
+
+it('refuses rules that make no sense', function (float $layer, float $limit) {
+    expect(fn () => new StanceRules($layer, $limit))->toThrow(InvalidArgumentException::class);
+})->with([[0.0, 45], [2.0, 45], [0.2, 0], [0.2, 90]]);

@@ -3,18 +3,22 @@
 declare(strict_types=1);
 
 use App\Http\Middleware\HandleInertiaRequests;
+use App\Http\Middleware\KnowThePerson;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
 use Illuminate\Http\Exceptions\PostTooLargeException;
 use Illuminate\Http\Request;
+use Illuminate\Routing\Middleware\SubstituteBindings;
 use Inertia\Inertia;
 use Symfony\Component\HttpFoundation\Response;
 
-return Application::configure(basePath: dirname(__DIR__))
+$app = Application::configure(basePath: dirname(__DIR__))
     ->withRouting(web: __DIR__.'/../routes/web.php', health: '/up')
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->web(append: [HandleInertiaRequests::class]);
+        // before a piece is looked up: a stranger must not learn which addresses exist
+        $middleware->prependToPriorityList(SubstituteBindings::class, KnowThePerson::class);
         $middleware->redirectGuestsTo('/sign-in');
     })
     ->withExceptions(function (Exceptions $exceptions): void {
@@ -29,3 +33,8 @@ return Application::configure(basePath: dirname(__DIR__))
                 ->toResponse($request)->setStatusCode($response->getStatusCode());
         });
     })->create();
+
+// getenv(): PHP's own web server passes the environment on in no other way
+$storage = getenv('WRENLO_STORAGE');
+
+return $storage ? $app->useStoragePath($storage) : $app;

@@ -51,6 +51,7 @@ it('sends strangers to the door', function () {
         $this->call($method, $address, BODY)->assertRedirect('/sign-in');
     }
     $this->get('/')->assertRedirect('/sign-in');
+    $this->get('/pieces/999999')->assertRedirect('/sign-in');
 });
 
 it('signs up, out and in', function () {

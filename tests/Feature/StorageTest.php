@@ -61,7 +61,7 @@ it('loses no queued job under two workers and a web writer', function () {
     touch("{$folder}/db.sqlite");
     $environment = [
         'APP_ENV' => 'local', 'APP_KEY' => config('app.key'), 'DB_CONNECTION' => 'sqlite', 'DB_DATABASE' => "{$folder}/db.sqlite", 'QUEUE_CONNECTION' => 'database',
-        'CACHE_STORE' => 'file', 'SESSION_DRIVER' => 'database', 'LARAVEL_STORAGE_PATH' => $folder, 'PHP_INI_SCAN_DIR' => ':'.base_path('php.d'), 'WRENLO_ACCOUNTS' => 'off',
+        'CACHE_STORE' => 'file', 'SESSION_DRIVER' => 'database', 'WRENLO_STORAGE' => $folder, 'PHP_INI_SCAN_DIR' => ':'.base_path('php.d'), 'WRENLO_ACCOUNTS' => 'off',
     ];
     $run = static fn (string ...$command): Process => new Process(['php', ...$command], base_path(), $environment, null, 240);
     $run('artisan', 'migrate', '--force')->mustRun();

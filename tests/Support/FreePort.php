@@ -21,7 +21,9 @@ final class FreePort
     {
         $end = microtime(true) + $seconds;
         while (microtime(true) < $end) {
-            $socket = @fsockopen('127.0.0.1', $port, $code, $message, 0.2);
+            set_error_handler(static fn (): bool => true); // a refusal is what is waited out here
+            $socket = fsockopen('127.0.0.1', $port, $code, $message, 0.2);
+            restore_error_handler();
             if ($socket) {
                 fclose($socket);
 

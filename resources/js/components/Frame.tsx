@@ -24,12 +24,7 @@ export function Frame({ children, trail, side }: Props) {
                     <Link href="/shelf" className="hover:text-base-content">
                         Printers &amp; filaments
                     </Link>
-                    <button
-                        type="button"
-                        onClick={switchTheme}
-                        className="hover:text-base-content"
-                        aria-label="Change between day and night"
-                    >
+                    <button type="button" onClick={switchTheme} className="hover:text-base-content">
                         Day / night
                     </button>
                     {person && (

@@ -54,7 +54,7 @@ function Specimen({ piece }: { piece: PieceCard }) {
     const { analysis } = piece;
     return (
         <li>
-            <Link href={`/pieces/${piece.id}`} className="group block" aria-label={`${piece.name}: ${piece.next}`}>
+            <Link href={`/pieces/${piece.id}`} className="group block">
                 <div className="relative grid h-52 place-items-end justify-center border-b-4 border-base-300 group-hover:border-primary">
                     {piece.picture ? (
                         <img src={piece.picture} alt="" className="h-48 w-48 object-contain object-bottom" />

@@ -60,7 +60,7 @@ export function ItemRow({ kind, item }: { kind: Kind; item: ShelfItem | null }) 
                         <button
                             type="button"
                             className="btn btn-ghost btn-sm font-normal"
-                            aria-label={`Take ${item.name} off the shelf`}
+                            aria-label={`Take off ${item.name}`}
                             onClick={() => router.delete(`/shelf/${kind.key}/${item.id}`, options)}
                         >
                             Take off

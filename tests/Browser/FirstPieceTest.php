@@ -1,0 +1,161 @@
+<?php
+
+declare(strict_types=1);
+
+use Database\Demo\Marsh;
+use Facebook\WebDriver\WebDriverKeys;
+use Tests\Support\Chrome;
+use Tests\Support\RealMeshes;
+use Tests\Support\Running;
+use Tests\Support\Solids;
+use Wrenlo\Core\Format\MeshFormats;
+use Wrenlo\Core\Mesh\MeshInspector;
+
+beforeEach(function () {
+    $this->app = Running::start();
+    $this->chrome = Chrome::start();
+});
+
+afterEach(function () {
+    $log = $this->app->log();
+    $this->chrome->stop();
+    $this->app->stop();
+    expect($log)->toBe('');
+});
+
+/** Drops a file on the page, as a person would. */
+function dropFile(Chrome $chrome, string $bytes, string $name): void
+{
+    // through the page's own input: ChromeDriver cannot drag from outside, so the drop event is made from what it holds
+    $path = sys_get_temp_dir().'/'.bin2hex(random_bytes(4)).'-'.$name;
+    file_put_contents($path, $bytes);
+    $chrome->js("const i = document.createElement('input'); i.type = 'file'; i.id = 'from-outside'; document.body.append(i);");
+    $chrome->first('#from-outside')->setFileDetector(new Facebook\WebDriver\Remote\LocalFileDetector)->sendKeys($path);
+    $chrome->js(<<<'JS'
+        const i = document.querySelector('#from-outside'); const data = new DataTransfer();
+        data.items.add(new File([i.files[0]], arguments[0])); i.remove();
+        const at = document.querySelector('main');
+        at.dispatchEvent(new DragEvent('dragover', { dataTransfer: data, bubbles: true, cancelable: true }));
+        at.dispatchEvent(new DragEvent('drop', { dataTransfer: data, bubbles: true, cancelable: true }));
+        JS, $name);
+    unlink($path);
+}
+
+function percentShown(Chrome $chrome): int
+{
+    return (int) $chrome->js("return document.querySelector('[data-percent]')?.dataset.percent ?? -1");
+}
+
+function stanceInHand(Chrome $chrome): string
+{
+    return (string) $chrome->js("return document.querySelector('[data-stance][aria-current=true]')?.dataset.stance ?? ''");
+}
+
+it('goes from a dropped file to a downloaded mesh', function () {
+    $mesh = Marsh::curlew(2.2);
+    $this->chrome->visit($this->app->url)->waitForText('Nothing on the shelves yet');
+    dropFile($this->chrome, Solids::stl($mesh), 'curlew on a post.stl');
+    // waiting, before any worker looks at it
+    $this->chrome->waitForText('Waiting for its turn');
+    $this->app->startWorker();
+    $this->chrome->until('some progress', fn (Chrome $c) => percentShown($c) > 0 || stanceInHand($c) !== '');
+    $this->chrome->until('the candidates', fn (Chrome $c) => count($c->all('[data-stance]')) === 24, 90);
+    $this->chrome->until('the stage', fn (Chrome $c) => $c->all('[data-stage=ready]'), 60);
+    $this->chrome->waitForText('these proven layer by layer', 90);
+
+    // a moved weight brings another stance to the front
+    $order = fn (): array => $this->chrome->js("return [...document.querySelectorAll('[data-stance]')].map((b) => b.dataset.stance)");
+    $before = $order();
+    $slider = $this->chrome->first('[data-weight=stand]');
+    $slider->sendKeys(WebDriverKeys::END);
+    $this->chrome->first('[data-weight=scar]')->sendKeys(WebDriverKeys::HOME);
+    $this->chrome->until('another order', fn () => $order() !== $before);
+    $this->chrome->waitForText('proven so far')->waitForText('these proven layer by layer', 90);
+
+    // another stance, its numbers and its layers
+    $this->chrome->until('a third print', fn (Chrome $c) => count($c->all('[data-stance]')) > 2);
+    $this->chrome->js("document.querySelectorAll('[data-stance]')[2].click()");
+    $this->chrome->waitForText('Stance 3 of');
+    $chosen = stanceInHand($this->chrome);
+    $this->chrome->button('Take this stance')->click();
+    $this->chrome->waitForText('How fine?');
+    $this->chrome->first('[data-layer="0.12"]')->click();
+    $this->chrome->button('Set 0.12 mm')->click();
+    $this->chrome->waitForText('Take it to the printer');
+    $this->chrome->until('the plan', fn (Chrome $c) => str_contains($c->text(), 'layers of 0.12'));
+    $this->chrome->driver->findElement(Facebook\WebDriver\WebDriverBy::xpath("//a[contains(., 'Oriented mesh')]"))->click();
+    $file = $this->chrome->until('the download', fn (Chrome $c) => glob($c->downloads.'/*.stl')[0] ?? null, 60);
+
+    $stance = json_decode((string) $this->chrome->js('return fetch(arguments[0]).then((r) => r.text())', "/stances/{$chosen}"), true);
+    $out = MeshFormats::read(fopen($file, 'rb'), 'stl')->mesh;
+    expect($out->bounds()->min->z)->toBe(0.0)
+        ->and($out->bounds()->size()->z)->toEqualWithDelta($stance['tracks']['heightMm'], 1e-3)
+        ->and(MeshInspector::inspect($out)->volumeMm3)->toEqualWithDelta(MeshInspector::inspect($mesh)->volumeMm3, 1e-4 * MeshInspector::inspect($mesh)->volumeMm3);
+
+    // what was decided is still there after a reload, and can be undone
+    $this->chrome->visit($this->chrome->driver->getCurrentURL())->waitForText('Take it to the printer');
+    $this->chrome->waitForText('layers of 0.12');
+});
+
+it('keeps the progress of an analysis over a reload and over a killed worker', function () {
+    $this->chrome->visit($this->app->url)->waitForText('Nothing on the shelves yet');
+    dropFile($this->chrome, (string) file_get_contents(dirname(__DIR__, 2).'/node_modules/stl-models/objects/bunny.bin.stl'), 'rabbit.stl');
+    $this->chrome->waitForText('Waiting for its turn');
+    $this->app->startWorker();
+    $seen = $this->chrome->until('half-way', fn (Chrome $c) => percentShown($c) >= 12 ? percentShown($c) : null, 60);
+    $this->app->killWorker();
+    $address = $this->chrome->driver->getCurrentURL();
+    $this->chrome->visit('about:blank');
+    $this->chrome->visit($address);
+    $kept = $this->chrome->until('the progress', fn (Chrome $c) => percentShown($c) >= 0 || stanceInHand($c) !== '' ? max(percentShown($c), 60 * (int) (stanceInHand($c) !== '')) : null);
+    expect($kept)->toBeGreaterThanOrEqual($seen);
+    // a new worker goes on with it
+    $this->app->artisan('wrenlo:recover');
+    $this->app->startWorker();
+    $this->chrome->waitForText('these proven layer by layer', 180);
+    // the scan came in metres: Wrenlo proposes, the person decides
+    $this->chrome->button('Look')->click();
+    $this->chrome->waitForText('It was drawn in metres');
+});
+
+it('refuses a wrong file and shows what is wrong with a damaged one', function () {
+    $this->app->startWorker();
+    $this->chrome->visit($this->app->url)->waitForText('Nothing on the shelves yet');
+    dropFile($this->chrome, 'hello', 'letter.txt');
+    $this->chrome->waitForText('is not a file Wrenlo reads yet; it reads STL.');
+    dropFile($this->chrome, substr(Solids::stl(Marsh::pod()), 0, 9000), 'half a pod.stl');
+    $this->chrome->waitForText('The file could not be read', 60)->waitForText('The file ends at byte 9,000');
+    $this->chrome->visit($this->app->url)->waitForText('See what is wrong with the file');
+    dropFile($this->chrome, Solids::stl(Marsh::brokenFern()), 'fern.stl');
+    $this->chrome->until('the candidates', fn (Chrome $c) => count($c->all('[data-stance]')) > 0, 90);
+    $this->chrome->button('Look')->click();
+    $this->chrome->waitForText('Not a closed solid')->waitForText('border a hole');
+});
+
+it('can be worked by keyboard alone', function () {
+    $this->app->startWorker();
+    $this->chrome->visit($this->app->url)->waitForText('Nothing on the shelves yet');
+    dropFile($this->chrome, Solids::stl(RealMeshes::bunny()->scaled(10)), 'rabbit.stl');
+    $this->chrome->waitForText('these proven layer by layer', 90);
+    $this->chrome->until('the stage', fn (Chrome $c) => $c->all('[data-stage=ready]'), 60);
+    $first = stanceInHand($this->chrome);
+    $this->chrome->keys('p');
+    $this->chrome->until('the pin', fn (Chrome $c) => str_contains($c->text(), 'Unpin'));
+    $this->chrome->keys('j');
+    $this->chrome->until('the next stance', fn (Chrome $c) => stanceInHand($c) !== $first);
+    $this->chrome->keys('c');
+    $this->chrome->waitForText('Pinned, stance 1');
+    $this->chrome->keys('c');
+    $this->chrome->keys('o');
+    $this->chrome->waitForText('Overhang from the vertical');
+    $this->chrome->keys('[');
+    $this->chrome->until('a cut', fn (Chrome $c) => str_contains((string) $c->js("return document.querySelector('[role=slider][aria-label^=Cut]').getAttribute('aria-valuetext')"), 'layer'));
+    $this->chrome->keys('?');
+    $this->chrome->waitForText('Take this stance');
+    expect($this->chrome->js("return document.querySelector('dialog[open]') !== null"))->toBeTrue();
+    $this->chrome->keys(WebDriverKeys::ESCAPE);
+    $this->chrome->keys(WebDriverKeys::ENTER);
+    $this->chrome->waitForText('How fine?');
+    $this->chrome->keys('u');
+    $this->chrome->until('undone', fn (Chrome $c) => $c->js("return [...document.querySelectorAll('nav[aria-label=Stations] button')][2].disabled"));
+});

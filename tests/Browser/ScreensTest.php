@@ -1,0 +1,66 @@
+<?php
+
+declare(strict_types=1);
+
+use Tests\Support\Chrome;
+use Tests\Support\Running;
+
+it('has no serious accessibility finding on any screen, by day and by night', function () {
+    $app = Running::start();
+    $app->artisan('wrenlo:demo', '--small');
+    $app->startWorker();
+    $chrome = Chrome::start();
+    try {
+        $chrome->visit($app->url)->waitForText('Curlew on a mooring post');
+        $ids = $chrome->js("return [...document.querySelectorAll('main a[href^=\"/pieces/\"]')].map((a) => a.getAttribute('href'))");
+        expect($ids)->toHaveCount(4);
+        $screens = ['/' => 'The cabinet', '/shelf' => 'What you print with', $ids[0].'#look' => 'A sound solid', $ids[0].'#stand' => 'Stance', $ids[0].'#layers' => 'How fine?', $ids[0].'#sheet' => 'Take it to the printer', $ids[2].'#look' => 'Not a closed solid', "{$ids[0]}/export/sheet" => 'Set this'];
+        $found = [];
+        foreach (['reed', 'tide'] as $theme) {
+            $chrome->js("localStorage.setItem('wrenlo-theme', arguments[0])", $theme);
+            foreach ($screens as $path => $words) {
+                $chrome->visit('about:blank')->visit($app->url.$path)->waitForText($words);
+                $chrome->until('the stage', fn (Chrome $c) => $c->all('[data-stage]') === [] || $c->all('[data-stage=ready]') !== [], 60);
+                foreach ($chrome->axe() as $finding) {
+                    $found[] = "{$theme} {$path}: {$finding}";
+                }
+            }
+        }
+        expect($found)->toBe([]);
+
+        // nothing is cut off sideways at the widths people have
+        foreach ([1024, 1280, 1600] as $width) {
+            $chrome->size($width, 800);
+            foreach ($screens as $path => $words) {
+                $chrome->visit('about:blank')->visit($app->url.$path)->waitForText($words);
+                $over = $chrome->js('return document.documentElement.scrollWidth - document.documentElement.clientWidth');
+                expect($over)->toBe(0, "{$path} at {$width}");
+            }
+        }
+        expect($app->log())->toBe('');
+    } finally {
+        $chrome->stop();
+        $app->stop();
+    }
+});
+
+it('with accounts opens the door to those who sign up, and to their own pieces only', function () {
+    $app = Running::start(['WRENLO_ACCOUNTS' => 'on']);
+    $chrome = Chrome::start();
+    try {
+        $chrome->visit($app->url)->waitForText('Sign in');
+        expect($chrome->axe())->toBe([]);
+        $chrome->visit($app->url.'/sign-up')->waitForText('Make an account');
+        foreach (['name' => 'Ines', 'email' => 'ines@marsh.invalid', 'password' => 'ten good words'] as $name => $value) {
+            $chrome->first("input[name={$name}]")->sendKeys($value);
+        }
+        $chrome->button('Make the account')->click();
+        $chrome->waitForText('Nothing on the shelves yet')->waitForText('Sign out Ines');
+        $chrome->button('Sign out Ines')->click();
+        $chrome->waitForText('I')->until('the door', fn (Chrome $c) => str_ends_with($c->driver->getCurrentURL(), '/sign-in'));
+        $chrome->visit($app->url.'/pieces/1')->until('the door', fn (Chrome $c) => str_ends_with($c->driver->getCurrentURL(), '/sign-in'));
+    } finally {
+        $chrome->stop();
+        $app->stop();
+    }
+});

@@ -1,0 +1,82 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Support;
+
+use Symfony\Component\Process\Process;
+
+/** Wrenlo itself: web server and queue worker as processes, with a database and a storage folder of their own. */
+final class Running
+{
+    private ?Process $worker = null;
+
+    private function __construct(public readonly string $url, private readonly string $folder, private readonly Process $web, private readonly array $environment) {}
+
+    /** @param  array<string, string>  $settings */
+    public static function start(array $settings = []): self
+    {
+        $root = dirname(__DIR__, 2);
+        $folder = sys_get_temp_dir().'/wrenlo-running-'.bin2hex(random_bytes(5));
+        mkdir($folder.'/framework/views', 0700, true);
+        mkdir($folder.'/framework/cache/data', 0700, true);
+        mkdir($folder.'/logs', 0700, true);
+        touch("{$folder}/db.sqlite");
+        $port = FreePort::find();
+        // the test runner's own settings (:memory:, sync queue) must not leak into the children
+        $environment = $settings + [
+            'APP_ENV' => 'production', 'APP_DEBUG' => 'false', 'APP_KEY' => 'base64:'.base64_encode(str_repeat('k', 32)), 'APP_URL' => "http://127.0.0.1:{$port}",
+            'DB_CONNECTION' => 'sqlite', 'DB_DATABASE' => "{$folder}/db.sqlite", 'QUEUE_CONNECTION' => 'database', 'CACHE_STORE' => 'file', 'SESSION_DRIVER' => 'database',
+            'BCRYPT_ROUNDS' => '4', 'WRENLO_STORAGE' => $folder, 'LOG_CHANNEL' => 'single', 'WRENLO_ACCOUNTS' => 'off', 'PHP_INI_SCAN_DIR' => ":{$root}/php.d", 'PHP_CLI_SERVER_WORKERS' => '4',
+            'APP_CONFIG_CACHE' => "{$folder}/config.php", 'APP_ROUTES_CACHE' => "{$folder}/routes.php",
+        ];
+        (new Process(['php', 'artisan', 'migrate', '--force'], $root, $environment))->mustRun();
+        // setsid: the server's workers are a process group of their own, and end with it
+        $web = new Process(['setsid', 'php', 'artisan', 'serve', '--host=127.0.0.1', "--port={$port}", '--no-reload'], $root, $environment, null, null);
+        $web->start();
+        FreePort::waitFor($port);
+
+        return new self("http://127.0.0.1:{$port}", $folder, $web, $environment);
+    }
+
+    public function artisan(string ...$command): string
+    {
+        return (new Process(['php', 'artisan', ...$command], dirname(__DIR__, 2), $this->environment, null, 300))->mustRun()->getOutput();
+    }
+
+    public function startWorker(): self
+    {
+        $this->worker = new Process(['setsid', 'php', 'artisan', 'queue:work', '--sleep=0.1', '--tries=5'], dirname(__DIR__, 2), $this->environment, null, null);
+        $this->worker->start();
+
+        return $this;
+    }
+
+    /** As when the machine goes down: no chance to finish. */
+    public function killWorker(): void
+    {
+        self::end($this->worker, SIGKILL);
+        $this->worker = null;
+    }
+
+    public function log(): string
+    {
+        return is_file("{$this->folder}/logs/laravel.log") ? (string) file_get_contents("{$this->folder}/logs/laravel.log") : '';
+    }
+
+    public function stop(): void
+    {
+        self::end($this->worker, SIGKILL);
+        self::end($this->web, SIGTERM);
+        (new Process(['rm', '-rf', $this->folder]))->run();
+    }
+
+    private static function end(?Process $process, int $signal): void
+    {
+        $pid = $process?->getPid();
+        if ($process && $pid) {
+            posix_kill(-$pid, $signal);
+            $process->stop(3, SIGKILL);
+        }
+    }
+}

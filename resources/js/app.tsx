@@ -1,6 +1,7 @@
 import { createInertiaApp } from '@inertiajs/react';
 import type { ComponentType } from 'react';
 import { createRoot } from 'react-dom/client';
+import { Safety } from './components/Safety';
 
 const pages = import.meta.glob<{ default: ComponentType }>(['./pages/**/*.tsx', '!./pages/**/*.test.tsx']);
 
@@ -12,7 +13,12 @@ void createInertiaApp({
         return (await page()).default;
     },
     setup: ({ el, App, props }) => {
-        if (el) createRoot(el).render(<App {...props} />);
+        if (el)
+            createRoot(el).render(
+                <Safety>
+                    <App {...props} />
+                </Safety>,
+            );
     },
     progress: { color: '#9c5620', delay: 300, showSpinner: false },
 });

@@ -2,7 +2,7 @@ import { Head, Link, router } from '@inertiajs/react';
 import { lazy, Suspense, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { Frame } from '@/components/Frame';
 import { KeyOverlay } from '@/components/KeyOverlay';
-import { RouteCard, type Station } from '@/components/RouteCard';
+import { RouteCard } from '@/components/RouteCard';
 import { HandoverEvidence } from '@/features/handover/HandoverEvidence';
 import { LayersEvidence } from '@/features/layers/LayersEvidence';
 import { turned, type Axis } from '@/features/look/display';
@@ -14,20 +14,19 @@ import type { MeasureKey } from '@/features/stage/measures';
 import type { StageHandle } from '@/features/stage/Stage';
 import type { StageState } from '@/features/stage/StageView';
 import { Working } from '@/components/Working';
-import { hours, mm, number, unit } from '@/lib/format';
 import { json } from '@/lib/http';
 import { useShortcuts, type Shortcut } from '@/lib/keys';
 import { switchTheme } from '@/lib/theme';
+import { routeStations, tagLines } from '@/lib/route';
 import { useAnalysis } from '@/lib/useAnalysis';
+import { usePlan } from '@/lib/usePlan';
 import type { CriterionInfo, PresetInfo, Shelf, StanceDetail, StanceRanking, Workbench } from '@/types/generated';
 
 const Stage = lazy(() => import('@/features/stage/Stage').then((m) => ({ default: m.Stage })));
 
 type Props = { bench: Workbench; ranking: StanceRanking | null; criteria: CriterionInfo[]; presets: PresetInfo[]; shelf: Shelf };
 type StationKey = 'look' | 'stand' | 'layers' | 'sheet';
-type PlanChange = Record<string, unknown>;
 
-const SAVE_MS = 500;
 const STATIONS: StationKey[] = ['look', 'stand', 'layers', 'sheet'];
 const triple = (v: number[]): [number, number, number] => [v[0] ?? 0, v[1] ?? 0, v[2] ?? 0];
 
@@ -35,18 +34,16 @@ export default function Piece({ bench, ranking: stored, criteria, presets, shelf
     const stage = useRef<StageHandle>(null);
     const analysis = useAnalysis(bench.id, bench.analysis);
     const [station, setStation] = useState<StationKey>(() => fromHash(bench));
-    const [weights, setWeights] = useState<Record<string, number>>(bench.weights);
     const [selected, setSelected] = useState<number | null>(bench.stanceId);
-    const [measure, setMeasure] = useState<MeasureKey>('step');
+    const [measure, setMeasure] = useState<MeasureKey>(() => (fromHash(bench) === 'look' ? 'seen' : 'step'));
     const [cutMm, setCutMm] = useState<number | null>(null);
     const [isComparing, setComparing] = useState(false);
     const [previewLayer, setPreviewLayer] = useState<number | null>(null);
     const [turnDeg, setTurnDeg] = useState(0);
     const [isHelpOpen, setHelpOpen] = useState(false);
     const [detail, setDetail] = useState<StanceDetail | null>(null);
-    const [past, setPast] = useState<{ said: string; back: PlanChange; weights?: Record<string, number> }[]>([]);
-    const [problem, setProblem] = useState<string | null>(null);
-    const ranking = useRanking(bench.id, weights, stored, analysis.underWay);
+    const plan = usePlan(bench);
+    const ranking = useRanking(bench.id, plan.weights, stored, analysis.underWay);
 
     const stances = useMemo(() => ranking?.stances ?? [], [ranking]);
     const stance = stances.find((s) => s.id === selected) ?? stances[0] ?? null;
@@ -54,37 +51,6 @@ export default function Piece({ bench, ranking: stored, criteria, presets, shelf
     const taken = stances.find((s) => s.id === bench.stanceId) ?? null;
     const layerMm = previewLayer ?? bench.choice?.layerMm ?? analysis.layerMm;
     const atLayer = detail?.layers.find((l) => Math.abs(l.layerMm - layerMm) < 1e-6);
-
-    const save = useCallback(
-        (change: PlanChange) =>
-            router.put(`/pieces/${bench.id}/plan`, change as never, {
-                preserveScroll: true,
-                preserveState: true,
-                only: ['bench', 'errors'],
-                onSuccess: () => setProblem(null),
-                onError: (errors) => setProblem(Object.values(errors)[0] ?? 'This could not be saved.'),
-            }),
-        [bench.id],
-    );
-    const decide = (said: string, change: PlanChange, back: PlanChange): void => {
-        setPast((p) => [...p.slice(-19), { said, back }]);
-        save(change);
-    };
-
-    // weights save themselves a moment after the hand has come to rest
-    const savedWeights = useRef(JSON.stringify(bench.weights));
-    const isResting = useRef<ReturnType<typeof setTimeout>>(undefined);
-    const weigh = (next: Record<string, number>, isUndo = false): void => {
-        setWeights(next);
-        setSelected(null);
-        clearTimeout(isResting.current);
-        isResting.current = setTimeout(() => {
-            const before = JSON.parse(savedWeights.current) as Record<string, number>;
-            savedWeights.current = JSON.stringify(next);
-            if (!isUndo) setPast((p) => [...p.slice(-19), { said: 'weights', back: {}, weights: before }]);
-            save({ weights: next });
-        }, SAVE_MS);
-    };
 
     const stanceId = stance?.id ?? null;
     const isExact = stance?.exact ?? false;
@@ -106,26 +72,19 @@ export default function Piece({ bench, ranking: stored, criteria, presets, shelf
     };
     const take = (): void => {
         if (!stance) return;
-        decide('stance', { candidate_id: stance.id }, { candidate_id: bench.stanceId });
+        plan.decide({ candidate_id: stance.id }, { candidate_id: bench.stanceId });
         go('layers');
     };
     const pin = (): void => {
         if (!stance) return;
         const next = bench.pinnedId === stance.id ? null : stance.id;
         if (next === null) setComparing(false);
-        decide('pin', { pinned_candidate_id: next }, { pinned_candidate_id: bench.pinnedId });
+        plan.decide({ pinned_candidate_id: next }, { pinned_candidate_id: bench.pinnedId });
     };
     const setLayer = (mmValue: number): void => {
-        decide('layer height', { layer_mm: mmValue }, { layer_mm: bench.choice?.layerMm ?? null });
+        plan.decide({ layer_mm: mmValue }, { layer_mm: bench.choice?.layerMm ?? null });
         setPreviewLayer(null);
         go('sheet');
-    };
-    const undo = (): void => {
-        const last = past[past.length - 1];
-        if (!last) return;
-        setPast(past.slice(0, -1));
-        if (last.weights) weigh(last.weights, true);
-        else save(last.back);
     };
     const reshow = (shownUp: number[], front: number[]): void => {
         setTurnDeg(0);
@@ -152,7 +111,7 @@ export default function Piece({ bench, ranking: stored, criteria, presets, shelf
         { key: 'Enter', does: 'Take this stance', run: () => station === 'stand' && take(), group: 'Stances', shown: 'Enter' },
         { key: 'p', does: 'Pin or unpin', run: pin, group: 'Stances' },
         { key: 'c', does: 'Side by side with the pinned one', run: () => canCompare && setComparing(!isComparing), group: 'Stances' },
-        { key: 'u', does: 'Undo the last decision', run: undo, group: 'Stances' },
+        { key: 'u', does: 'Undo the last decision', run: plan.undo, group: 'Stances' },
         { key: 's', does: 'Tint by steps', run: () => setMeasure('step'), group: 'Tint' },
         { key: 'o', does: 'Tint by overhang', run: () => setMeasure('overhang'), group: 'Tint' },
         { key: 'v', does: 'Tint by what is seen', run: () => setMeasure('seen'), group: 'Tint' },
@@ -212,8 +171,8 @@ export default function Piece({ bench, ranking: stored, criteria, presets, shelf
                     </span>
                     <button
                         type="button"
-                        onClick={undo}
-                        disabled={past.length === 0}
+                        onClick={plan.undo}
+                        disabled={!plan.canUndo}
                         className="flex items-center gap-1.5 disabled:opacity-60"
                     >
                         <span className="keycap">U</span> undo
@@ -231,7 +190,9 @@ export default function Piece({ bench, ranking: stored, criteria, presets, shelf
         >
             <Head title={bench.name} />
             <KeyOverlay shortcuts={shortcuts} isOpen={isHelpOpen} onClose={() => setHelpOpen(false)} />
-            <div className="grid h-full min-h-[560px] grid-cols-[196px_1fr_320px] grid-rows-[minmax(0,1fr)_150px] xl:grid-cols-[216px_1fr_340px]">
+            <div
+                className={`grid h-full min-h-[560px] grid-cols-[196px_1fr_320px] xl:grid-cols-[216px_1fr_340px] ${station === 'look' ? 'grid-rows-[minmax(0,1fr)]' : 'grid-rows-[minmax(0,1fr)_138px]'}`}
+            >
                 <RouteCard
                     title={bench.name}
                     lines={tagLines(bench)}
@@ -256,23 +217,25 @@ export default function Piece({ bench, ranking: stored, criteria, presets, shelf
                     />
                 </Suspense>
                 <aside aria-label="Evidence" className="min-h-0 overflow-hidden border-l border-base-300 bg-base-100">
-                    {problem && (
+                    {plan.problem && (
                         <p role="alert" className="border-b border-base-300 px-4 py-2 text-[13px] text-error">
-                            {problem}
+                            {plan.problem}
                         </p>
                     )}
                     {evidence()}
                 </aside>
-                <div className="col-span-3">
-                    <HeightScore
-                        tracks={isShelf ? null : detail?.id === stance?.id ? (detail?.tracks ?? null) : null}
-                        layerMm={layerMm}
-                        totalHours={atLayer?.hours ?? stance?.hours ?? 0}
-                        cutMm={cutMm}
-                        onCut={setCutMm}
-                        hint={station === 'look' ? 'The height score belongs to a stance: go on to Stand.' : noStrip}
-                    />
-                </div>
+                {station !== 'look' && (
+                    <div className="col-span-3">
+                        <HeightScore
+                            tracks={!isShelf && detail?.id === stance?.id ? (detail?.tracks ?? null) : null}
+                            layerMm={layerMm}
+                            totalHours={atLayer?.hours ?? stance?.hours ?? 0}
+                            cutMm={cutMm}
+                            onCut={setCutMm}
+                            hint={noStrip}
+                        />
+                    </div>
+                )}
             </div>
         </Frame>
     );
@@ -320,7 +283,7 @@ export default function Piece({ bench, ranking: stored, criteria, presets, shelf
                     shelf={shelf}
                     tools={{ printer_id: bench.printerId, nozzle_id: bench.nozzleId, filament_id: bench.filamentId }}
                     bedMm={bench.bedMm}
-                    onTools={(tools) => save(tools)}
+                    onTools={plan.save}
                 />
             );
         }
@@ -330,12 +293,15 @@ export default function Piece({ bench, ranking: stored, criteria, presets, shelf
                 ranking={ranking}
                 criteria={criteria}
                 presets={presets}
-                weights={weights}
+                weights={plan.weights}
                 selectedId={stance.id}
                 pinnedId={bench.pinnedId}
                 takenId={bench.stanceId}
                 isComparing={isComparing}
-                onWeights={weigh}
+                onWeights={(next) => {
+                    plan.weigh(next);
+                    setSelected(null);
+                }}
                 onSelect={setSelected}
                 onTake={take}
                 onPin={pin}
@@ -353,50 +319,4 @@ function fromHash(bench: Workbench): StationKey {
 
 function wrap(deg: number): number {
     return ((((deg + 180) % 360) + 360) % 360) - 180;
-}
-
-function tagLines(bench: Workbench): string[] {
-    if (!bench.mesh) return [bench.fileName];
-    return [
-        bench.fileName,
-        `${number(bench.mesh.triangles)} facets · ${mm(Math.max(...bench.mesh.sizeMm))} · ${bench.mesh.watertight ? 'watertight' : 'not closed'}`,
-    ];
-}
-
-function routeStations(
-    bench: Workbench,
-    count: number,
-    taken: { lean: string; seenScarMm2: number; seenStepUm: number } | null,
-    stance: { hours: number } | null,
-): Station[] {
-    const { choice, mesh } = bench;
-    return [
-        {
-            key: 'look',
-            name: 'Look',
-            figure: mesh ? (mesh.notices.length === 0 ? 'sound' : `${mesh.notices.length} noticed`) : '',
-            state: mesh ? (mesh.watertight ? 'done' : 'open') : 'open',
-        },
-        {
-            key: 'stand',
-            name: 'Stand',
-            figure: count > 0 ? `${count} stances` : '',
-            state: bench.stanceId === null ? 'next' : 'done',
-            detail: taken
-                ? `${taken.lean}; scar ${unit(taken.seenScarMm2, 0, 'mm²')}, steps ${unit(taken.seenStepUm, 0, 'µm')}`
-                : undefined,
-        },
-        {
-            key: 'layers',
-            name: 'Layers',
-            figure: choice ? unit(choice.layerMm, 2, 'mm') : '',
-            state: bench.stanceId === null ? 'shut' : choice ? 'done' : 'next',
-        },
-        {
-            key: 'sheet',
-            name: 'Sheet',
-            figure: choice ? hours(choice.hours) : stance && bench.stanceId !== null ? 'open' : '',
-            state: bench.stanceId === null ? 'shut' : choice ? 'next' : 'open',
-        },
-    ];
 }

@@ -28,7 +28,7 @@ export function StandEvidence(p: Props) {
     if (!stance) return null;
     return (
         <div className="flex h-full flex-col">
-            <div className="min-h-0 flex-1 space-y-3 overflow-y-auto px-4 pt-3 pb-3">
+            <div className="min-h-0 flex-1 space-y-2 overflow-y-auto px-4 pt-2.5 pb-2">
                 <div>
                     <h2 className="text-[20px] leading-tight">
                         Stance {stance.rank} of {p.ranking.stances.length}

@@ -82,7 +82,7 @@ export function HeightScore({ tracks, layerMm, totalHours, cutMm, onCut, hint }:
                     strokeWidth="1.5"
                     vectorEffect="non-scaling-stroke"
                 />
-                <Bars values={stepBars(tracks)} top={ROWS.steps} room={24} at={at} height={height} fill="var(--measure-step)" />
+                <Bars values={stepBars(tracks)} top={ROWS.steps} room={24} at={at} height={height} fill="var(--color-secondary)" />
                 <Bars
                     values={scaled(tracks.supportMm2)}
                     top={ROWS.support}

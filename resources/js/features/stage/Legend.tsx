@@ -1,7 +1,14 @@
 import type { Measure } from './measures';
 
+type Props = {
+    measure: Measure;
+    layerMm: number;
+    limitDeg: number;
+    /** leave out what is said elsewhere: two pieces share the room */ isShort: boolean;
+};
+
 /** What the tint means, with its unit. */
-export function Legend({ measure, layerMm, limitDeg }: { measure: Measure; layerMm: number; limitDeg: number }) {
+export function Legend({ measure, layerMm, limitDeg, isShort }: Props) {
     const ticks = measure.ticks(layerMm, limitDeg);
     if (ticks.length === 0) return null;
     const ramp = `linear-gradient(to right, var(--measure-zero), var(${measure.ink}))`;
@@ -14,8 +21,8 @@ export function Legend({ measure, layerMm, limitDeg }: { measure: Measure; layer
                     <span key={t}>{t}</span>
                 ))}
             </div>
-            {measure.key === 'overhang' && <AngleDrawing limitDeg={limitDeg} />}
-            <p className="mt-1 text-[11px] leading-snug text-soft">{measure.note}</p>
+            {!isShort && measure.key === 'overhang' && <AngleDrawing limitDeg={limitDeg} />}
+            {!isShort && <p className="mt-1 text-[11px] leading-snug text-soft">{measure.note}</p>}
         </div>
     );
 }

@@ -105,7 +105,7 @@ export function Stage({ ref, geometryUrl, seenUrl, state: given, label, captions
                 </div>
             )}
             {loading.kind === 'ready' ? (
-                <Legend measure={measure(state.measure)} layerMm={state.layerMm} limitDeg={state.limitDeg} />
+                <Legend measure={measure(state.measure)} layerMm={state.layerMm} limitDeg={state.limitDeg} isShort={captions.length > 1} />
             ) : (
                 <div className="absolute inset-0 grid place-items-center px-8 text-center">
                     <p className="font-serif text-lg text-soft" role="status">

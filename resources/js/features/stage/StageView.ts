@@ -146,10 +146,12 @@ export class StageView {
 
     /** Back to the view from the viewers' side. */
     home = (): void => {
-        const distance = this.radius / Math.sin(THREE.MathUtils.degToRad(this.camera.fov / 2)) / 0.86;
-        const height = this.heightMm() / 2;
+        // on the shelf the viewers' ring in front has to be in the picture, too
+        const { isShelf } = this.state;
+        const distance = (this.radius / Math.sin(THREE.MathUtils.degToRad(this.camera.fov / 2))) * (isShelf ? 1.5 : 1.02);
+        const height = this.heightMm() * (isShelf ? 0.3 : 0.5);
         this.controls.target.set(0, 0, height);
-        const [turn, raise] = [THREE.MathUtils.degToRad(24), THREE.MathUtils.degToRad(14)];
+        const [turn, raise] = [THREE.MathUtils.degToRad(isShelf ? 10 : 24), THREE.MathUtils.degToRad(isShelf ? 20 : 14)];
         this.camera.position.set(
             Math.sin(turn) * Math.cos(raise) * distance,
             -Math.cos(turn) * Math.cos(raise) * distance,
@@ -327,6 +329,7 @@ export class StageView {
             this.renderer.setViewport(i * each, 0, each, h);
             this.renderer.setScissor(i * each, 0, each, h);
             this.camera.aspect = each / h;
+            this.camera.zoom = Math.min(1, each / h / 0.95); // a narrow pane shows the whole piece, too
             this.camera.updateProjectionMatrix();
             this.renderer.render(this.scene, this.camera);
         });

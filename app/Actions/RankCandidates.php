@@ -14,7 +14,10 @@ use Wrenlo\Core\Orientation\Origin;
 use Wrenlo\Core\Orientation\Ranking;
 use Wrenlo\Core\Orientation\Weights;
 
-/** Orders an analysis's stored stances by weights. Reads numbers, computes none. */
+/**
+ * Orders an analysis's stored stances by weights. Reads numbers, computes none. The pose of the file is always among them,
+ * wherever it ranks: it is what the others are held against.
+ */
 final class RankCandidates
 {
     /**
@@ -26,7 +29,12 @@ final class RankCandidates
         if ($ranking === null) {
             return [];
         }
-        $finalists = Candidate::query()->whereKey($ranking->finalists($weights, $count))->get()->keyBy('id');
+        $ids = $ranking->finalists($weights, $count);
+        $own = Candidate::query()->where('analysis_id', $analysis->id)->where('origin', Origin::File->value)->value('id');
+        if ($own !== null && ! in_array($own, $ids, true)) {
+            array_splice($ids, max(0, $count - 1), 1, [(int) $own]);
+        }
+        $finalists = Candidate::query()->whereKey($ids)->get()->keyBy('id');
         $metrics = $finalists->map(static fn (Candidate $c) => $c->metrics())->all();
         $ranked = [];
         foreach ($ranking->order($metrics, $weights) as $id => $score) {

@@ -131,8 +131,9 @@ final class Blend
         }
         $counts = $min = [];
         foreach ($low as $axis => $l) {
-            $min[] = floor(($l - $this->softMm) / $cellMm - 2) * $cellMm + 0.37 * $cellMm;
-            $counts[] = (int) ceil(($high[$axis] + $this->softMm - $min[$axis]) / $cellMm) + 2;
+            $from = floor(($l - $this->softMm) / $cellMm - 2) * $cellMm + 0.37 * $cellMm;
+            $min[] = $from;
+            $counts[] = (int) ceil(($high[$axis] + $this->softMm - $from) / $cellMm) + 2;
         }
 
         return [$min, $counts];

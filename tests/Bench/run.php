@@ -171,7 +171,7 @@ if ($mode === '--memory') {
         (new Process(['php', '-d', 'memory_limit=2G', __FILE__, '--make-million', $path], null, null, null, 300))->mustRun();
     }
     $mesh = MeshFormats::read(fopen($path, 'rb'), 'stl')->mesh;
-    printf("%s facets: read %.0f MB", number_format($mesh->triangleCount()), memory_get_peak_usage() / 1e6);
+    printf('%s facets: read %.0f MB', number_format($mesh->triangleCount()), memory_get_peak_usage() / 1e6);
     MeshInspector::inspect($mesh);
     printf(', inspected %.0f MB', memory_get_peak_usage() / 1e6);
     unset($mesh);

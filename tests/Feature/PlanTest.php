@@ -83,3 +83,20 @@ it('keeps a shelf of printers, nozzles and filaments', function () {
     $this->delete("/shelf/printers/{$piece->plan->printer_id}")->assertSessionHasErrors(['name' => 'Bench printer is used by 1 plan; choose another there first.']);
     $this->post('/shelf/lamps', ['name' => 'x'])->assertNotFound();
 });
+
+it('follows a changed tool into every plan that is made for it', function () {
+    $piece = Pieces::analysed();
+    decide($piece, ['candidate_id' => $piece->analysis->candidates()->value('id'), 'layer_mm' => 0.28])->assertSessionHasNoErrors();
+    $grams = fn (): float => (float) $piece->analysis->candidates()->orderBy('id')->value('grams');
+    [$before, $filament] = [$grams(), $piece->plan->filament];
+    $this->put("/shelf/filaments/{$filament->id}", ['name' => 'Dense', 'polymer' => 'PLA', 'density_g_per_cm3' => 2.48, 'price_per_kg' => 20])->assertSessionHasNoErrors();
+    expect($grams())->toEqualWithDelta($before * 2.48 / 1.24, 1e-9)->and($piece->plan->refresh()->layer_mm)->toBe(0.28);
+    $this->put("/shelf/nozzles/{$piece->plan->nozzle_id}", ['name' => 'Fine', 'diameter_mm' => 0.3, 'line_mm' => 0.33])->assertSessionHasNoErrors();
+    expect($piece->plan->refresh()->layer_mm)->toBeNull();
+});
+
+it('always ranks the pose of the file along, proven', function () {
+    $piece = Pieces::analysed();
+    $own = collect($this->getJson("/pieces/{$piece->id}/ranking")->json('stances'))->firstWhere('origin', 'file');
+    expect($own['lean'])->toBe('upright')->and($own['exact'])->toBeTrue();
+});

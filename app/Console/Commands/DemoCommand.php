@@ -25,12 +25,16 @@ use Wrenlo\Core\Sight\Display;
 /** Fills an empty cabinet with the marsh specimens: one planned, one damaged, one to decide, one left for the worker. */
 final class DemoCommand extends Command
 {
-    protected $signature = 'wrenlo:demo {--fresh : empty the cabinet of the local person first} {--small : fewer facets, for tests}';
+    protected $signature = 'wrenlo:demo {--fresh : empty the cabinet of the local person first} {--small : fewer facets, for tests} {--start : bring the database up to date and give back interrupted jobs first}';
 
     protected $description = 'Put the demo specimens into an empty cabinet';
 
     public function handle(): int
     {
+        if ($this->option('start')) {
+            $this->callSilently('migrate', ['--force' => true]);
+            $this->call(RecoverCommand::class);
+        }
         $person = SetUpPerson::local();
         if ($this->option('fresh')) {
             $person->pieces()->get()->each(fn (Piece $piece) => DiscardPiece::handle($piece));
@@ -78,7 +82,7 @@ final class DemoCommand extends Command
         $piece->refresh();
         $ranked = RankCandidates::handle($piece->analysis ?? throw new \LogicException('Analysed above.'), Preset::FaceFirst->weights(), 24);
         $own = $piece->analysis->candidates()->where('origin', 'file')->value('id');
-        UpdatePlan::handle($piece, ['candidate_id' => array_key_first($ranked), 'layer_mm' => 0.16, 'pinned_candidate_id' => isset($ranked[$own]) ? $own : array_keys($ranked)[1]], null);
+        UpdatePlan::handle($piece, ['candidate_id' => array_key_first($ranked), 'layer_mm' => 0.16, 'pinned_candidate_id' => $own], null);
         DrawChosenStance::dispatchSync($piece->id);
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Actions\UpdateTool;
 use App\Http\Requests\ShelfItemRequest;
 use App\Http\Resources\Shelf;
 use App\Models\Filament;
@@ -39,7 +40,7 @@ final class ShelfController extends Controller
 
     public function update(ShelfItemRequest $request, string $kind, int $id): RedirectResponse
     {
-        $this->tool($kind, $id)->update($request->validated());
+        UpdateTool::handle($this->tool($kind, $id), self::KINDS[$kind][1], $request->validated());
 
         return back();
     }

@@ -23,7 +23,7 @@ final class Criteria
             new Criterion('support', 'Support used', 'cm³', 1, true, 'support', 'Volume of the support columns, before their density.', 0.1,
                 static fn (StanceMetrics $m): float => $m->supportMm3 / 1000),
             new Criterion('stand', 'Standing safe', 'mm', 1, false, 'margin against toppling', 'How far inside its own footprint the centre of mass lies; below zero it leans on its supports.', 0.5,
-                static fn (StanceMetrics $m): float => $m->toppleMarginMm),
+                static fn (StanceMetrics $m): float => $m->toppleMarginMm, 0.0),
             new Criterion('time', 'Time', 'h', 1, true, 'time', 'Hours by the first estimate: walls, skins, infill, supports, layer changes.', 0.1,
                 static fn (StanceMetrics $m): float => $m->hours),
         ], null, 'key');

@@ -9,6 +9,9 @@ use Closure;
 /** One thing that matters about a stance, read from its numbers. */
 final readonly class Criterion
 {
+    /** A difference below this share of the larger number is not worth a word. */
+    private const NOTABLE_SHARE = 0.04;
+
     /**
      * @param  string  $key  stable: weights and columns go by it
      * @param  string  $wins  “{gain} less seen step”: how a reason names a difference in its favour
@@ -25,11 +28,21 @@ final readonly class Criterion
         public string $why,
         public float $notable,
         private Closure $read,
+        /** values below this are all the same to a person: a piece that leans on its supports leans */
+        private ?float $alikeBelow = null,
     ) {}
 
     public function value(StanceMetrics $m): float
     {
         return ($this->read)($m);
+    }
+
+    /** Whether a person would call these two different. */
+    public function tellsApart(float $a, float $b): bool
+    {
+        $areAlike = $this->alikeBelow !== null && max($a, $b) < $this->alikeBelow;
+
+        return ! $areAlike && abs($a - $b) >= max($this->notable, self::NOTABLE_SHARE * max(abs($a), abs($b)));
     }
 
     public function plain(float $value): string

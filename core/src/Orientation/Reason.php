@@ -12,9 +12,6 @@ namespace Wrenlo\Core\Orientation;
  */
 final class Reason
 {
-    /** A difference below this share of the larger number is not worth a word. */
-    private const NOTABLE_SHARE = 0.04;
-
     /** @param  string  $against how the other stance is called: “the runner-up”, “the first” */
     public static function sentence(string $lean, StanceMetrics $own, StanceMetrics $other, Weights $weights, string $against): string
     {
@@ -42,7 +39,7 @@ final class Reason
         $gains = $costs = [];
         foreach (Criteria::all() as $key => $c) {
             [$a, $b] = [$c->value($own), $c->value($other)];
-            if ($weights->of[$key] <= 0 || abs($a - $b) < max($c->notable, self::NOTABLE_SHARE * max(abs($a), abs($b)))) {
+            if ($weights->of[$key] <= 0 || ! $c->tellsApart($a, $b)) {
                 continue;
             }
             $size = $weights->of[$key] * abs($a - $b) / max(abs($a), abs($b));

@@ -123,8 +123,8 @@ export default function Piece({ bench, ranking: stored, criteria, presets, shelf
         { key: '+', does: 'Nearer', run: () => stage.current?.zoom(0.85), group: 'Stage' },
         { key: '-', does: 'Farther', run: () => stage.current?.zoom(1.18), group: 'Stage' },
         { key: 'f', does: 'Back to the front', run: () => stage.current?.home(), group: 'Stage' },
-        { key: '[', does: 'Cut one layer lower', run: () => cut(-layerMm * 5), group: 'Stage' },
-        { key: ']', does: 'Cut one layer higher', run: () => cut(layerMm * 5), group: 'Stage' },
+        { key: '[', does: 'Cut five layers lower', run: () => cut(-layerMm * 5), group: 'Stage' },
+        { key: ']', does: 'Cut five layers higher', run: () => cut(layerMm * 5), group: 'Stage' },
         { key: 'x', does: 'Whole piece again', run: () => setCutMm(null), group: 'Stage' },
         { key: 'd', does: 'Day / night', run: switchTheme, group: 'Page' },
         { key: '?', does: 'This list', run: () => setHelpOpen(!isHelpOpen), group: 'Page' },
@@ -147,6 +147,7 @@ export default function Piece({ bench, ranking: stored, criteria, presets, shelf
     };
     const onFrontDragged = useCallback((deg: number, isDone: boolean) => isDone && setTurnDeg((t) => wrap(t + deg)), []);
 
+    const hasStrip = station !== 'look' && stance !== null;
     const noStrip = analysis.underWay
         ? 'The height score appears when this stance is proven.'
         : stance && !stance.exact
@@ -191,7 +192,7 @@ export default function Piece({ bench, ranking: stored, criteria, presets, shelf
             <Head title={bench.name} />
             <KeyOverlay shortcuts={shortcuts} isOpen={isHelpOpen} onClose={() => setHelpOpen(false)} />
             <div
-                className={`grid h-full min-h-[560px] grid-cols-[196px_1fr_320px] xl:grid-cols-[216px_1fr_340px] ${station === 'look' ? 'grid-rows-[minmax(0,1fr)]' : 'grid-rows-[minmax(0,1fr)_138px]'}`}
+                className={`grid h-full min-h-[560px] grid-cols-[196px_1fr_320px] xl:grid-cols-[216px_1fr_340px] ${!hasStrip ? 'grid-rows-[minmax(0,1fr)]' : 'grid-rows-[minmax(0,1fr)_138px]'}`}
             >
                 <RouteCard
                     title={bench.name}
@@ -224,7 +225,7 @@ export default function Piece({ bench, ranking: stored, criteria, presets, shelf
                     )}
                     {evidence()}
                 </aside>
-                {station !== 'look' && (
+                {hasStrip && (
                     <div className="col-span-3">
                         <HeightScore
                             tracks={!isShelf && detail?.id === stance?.id ? (detail?.tracks ?? null) : null}

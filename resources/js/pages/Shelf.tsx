@@ -27,9 +27,6 @@ export default function Shelf({ shelf }: { shelf: ShelfData }) {
                 {KINDS.map((kind) => (
                     <section key={kind.key} className="mt-8" aria-label={kind.title}>
                         <h2 className="mb-1 text-xl">{kind.title}</h2>
-                        <p className="mb-2 text-[12px] text-soft">
-                            {kind.fields.map((f) => `${f.label.toLowerCase()} (${f.unit})`).join(', ')}
-                        </p>
                         <ul>
                             {shelf[kind.key].map((item) => (
                                 <ItemRow key={item.id} kind={kind} item={item} />

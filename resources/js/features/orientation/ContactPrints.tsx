@@ -26,8 +26,8 @@ export function ContactPrints({ stances, selectedId, pinnedId, takenId, onSelect
                             type="button"
                             data-stance={s.id}
                             aria-current={isOn}
-                            aria-label={`Stance ${s.rank}, ${s.lean}${s.exact ? '' : ', estimated'}${s.id === pinnedId ? ', pinned' : ''}${s.id === takenId ? ', taken' : ''}`}
-                            title={`${s.rank}: ${s.lean}`}
+                            aria-label={`Stance ${s.rank}, ${s.lean}${s.origin === 'file' ? ', the pose of the file' : ''}${s.exact ? '' : ', estimated'}${s.id === pinnedId ? ', pinned' : ''}${s.id === takenId ? ', taken' : ''}`}
+                            title={`${s.rank}: ${s.lean}${s.origin === 'file' ? ', the pose of the file' : ''}`}
                             onClick={() => onSelect(s.id)}
                             className={`relative grid h-[62px] w-[58px] place-items-center rounded-md border bg-base-200 ${isOn ? 'border-primary outline outline-primary' : 'border-base-300 hover:border-primary'}`}
                         >

@@ -32,6 +32,7 @@ export function StandEvidence(p: Props) {
                 <div>
                     <h2 className="text-[20px] leading-tight">
                         Stance {stance.rank} of {p.ranking.stances.length}
+                        {stance.origin === 'file' && <span className="text-[15px] text-soft"> · the pose of the file</span>}
                     </h2>
                     <Reason text={stance.reason} className="mt-1" />
                 </div>

@@ -43,11 +43,11 @@ export function ItemRow({ kind, item }: { kind: Kind; item: ShelfItem | null }) 
                     save();
                 }}
             >
-                {field('name', 'Name', 'w-44', false)}
+                {field('name', 'Name', 'w-40', false)}
                 {kind.hasPolymer && field('polymer', 'Polymer', 'w-20', false)}
                 {kind.fields.map((f) => (
                     <span key={f.key} className="flex items-center gap-1 text-[12px] text-soft">
-                        {field(f.key, f.label, 'w-20', true)} {f.unit}
+                        {f.label} {field(f.key, f.label, 'w-[68px]', true)} {f.unit}
                     </span>
                 ))}
                 <span className="ml-auto flex gap-2">

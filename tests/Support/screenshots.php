@@ -1,0 +1,69 @@
+<?php
+
+declare(strict_types=1);
+
+// One current picture of each main view, from the demo data.   bin/screenshots [name …]
+require dirname(__DIR__, 2).'/vendor/autoload.php';
+
+use Tests\Support\Chrome;
+use Tests\Support\Running;
+
+$only = array_slice($argv, 1);
+$folder = dirname(__DIR__, 2).'/docs/screenshots';
+$app = Running::start();
+$chrome = Chrome::start();
+try {
+    $app->artisan('wrenlo:demo');
+    $chrome->visit($app->url)->waitForText('The cabinet');
+    [$curlew, $pod, $fern, $whelk] = $chrome->js("return [...document.querySelectorAll('main a[href^=\"/pieces/\"]')].map((a) => a.getAttribute('href'))");
+
+    $shoot = function (string $name, string $path, string $words, ?Closure $act = null, string $theme = 'reed') use ($chrome, $app, $folder, $only): void {
+        if ($only !== [] && ! in_array($name, $only, true)) {
+            return;
+        }
+        $chrome->js("localStorage.setItem('wrenlo-theme', arguments[0])", $theme);
+        $chrome->visit('about:blank')->visit($app->url.$path)->waitForText($words, 90);
+        $chrome->until('the stage', fn (Chrome $c) => $c->all('[data-stage]') === [] || $c->all('[data-stage=ready]') !== [] || $c->all('[data-percent]') !== [], 60);
+        if ($act) {
+            usleep(700_000);
+            $act($chrome);
+        }
+        usleep(1_200_000);
+        $chrome->screenshot("{$folder}/{$name}.png");
+        $chrome->visit($app->url);
+        echo "{$name}\n";
+    };
+    $press = fn (string $key): Closure => fn (Chrome $c) => $c->keys($key);
+
+    // the whelk waits in the queue until here
+    $shoot('cabinet', '/', 'Being measured');
+    $shoot('measuring', $whelk, 'Waiting for its turn');
+    $app->startWorker();
+    $chrome->visit($app->url.$whelk.'#stand')->waitForText('these proven layer by layer', 240);
+    $shoot('look', $curlew.'#look', 'A sound solid');
+    $shoot('damaged', $fern.'#look', 'Not a closed solid');
+    $shoot('stand', $curlew.'#stand', 'these proven layer by layer', function (Chrome $c): void {
+        $c->js("document.querySelectorAll('[data-stance]')[1].click()");
+    });
+    $shoot('whelk', $whelk.'#stand', 'these proven layer by layer', function (Chrome $c): void {
+        $c->keys('o');
+        $box = $c->js("const b = document.querySelector('[role=slider][aria-label^=Cut]').getBoundingClientRect(); return [b.left, b.top, b.width]");
+        $c->js("const s = document.querySelector('[role=slider][aria-label^=Cut]'); s.setPointerCapture = () => 0; s.dispatchEvent(new PointerEvent('pointerdown', { clientX: arguments[0], clientY: arguments[1], bubbles: true, pointerId: 1, buttons: 1 }))", $box[0] + 0.62 * $box[2], $box[1] + 30);
+    });
+    $shoot('compare-night', $pod.'#stand', 'these proven layer by layer', function (Chrome $c): void {
+        $c->keys('p');
+        $c->until('the pin', fn (Chrome $c) => str_contains($c->text(), 'Unpin'));
+        $c->js("document.querySelectorAll('[data-stance]')[4].click()");
+        $c->keys('oc');
+    }, 'tide');
+    $shoot('layers', $curlew.'#layers', 'How fine?');
+    $shoot('sheet-station', $curlew.'#sheet', 'Take it to the printer');
+    $shoot('shelf', '/shelf', 'What you print with');
+    $shoot('keys', $curlew.'#stand', 'Stance', $press('?'));
+    $chrome->size(900, 1180);
+    $shoot('sheet', $curlew.'/export/sheet', 'Set this');
+    echo $app->log();
+} finally {
+    $chrome->stop();
+    $app->stop();
+}

@@ -154,6 +154,7 @@ it('can be worked by keyboard alone', function () {
     $this->chrome->waitForText('Take this stance');
     expect($this->chrome->js("return document.querySelector('dialog[open]') !== null"))->toBeTrue();
     $this->chrome->keys(WebDriverKeys::ESCAPE);
+    $this->chrome->until('the list to close', fn (Chrome $c) => $c->js("return document.querySelector('dialog[open]') === null && document.activeElement === document.body"));
     $this->chrome->keys(WebDriverKeys::ENTER);
     $this->chrome->waitForText('How fine?');
     $this->chrome->keys('u');

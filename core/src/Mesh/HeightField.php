@@ -114,10 +114,27 @@ final readonly class HeightField
         $head = array_fill(0, $cols * $rows, -1);
         $next = $at = $facet = [];
         $made = 0;
+        // the first row and column of centres at or past each vertex; a facet whose corners agree lies between centres
+        $rowOf = $colOf = [];
+        foreach ($y as $i => $v) {
+            $k = (int) $v; // cuts towards zero, so one more where something was cut off is ceil()
+            $rowOf[] = $k < $v ? $k + 1 : $k;
+            $v = $x[$i];
+            $k = (int) $v;
+            $colOf[] = $k < $v ? $k + 1 : $k;
+        }
         for ($i = 0, $f = 0, $n = count($tri); $i < $n; $i += 3, $f++) {
             $a = $tri[$i];
             $b = $tri[$i + 1];
             $c = $tri[$i + 2];
+            $k = $rowOf[$a];
+            if ($k === $rowOf[$b] && $k === $rowOf[$c]) {
+                continue;
+            }
+            $k = $colOf[$a];
+            if ($k === $colOf[$b] && $k === $colOf[$c]) {
+                continue;
+            }
             // sort the corners by y (ties by x): a lowest, c highest; each swap turns the facet over
             $turn = 1.0;
             if ($y[$b] < $y[$a] || ($y[$b] === $y[$a] && $x[$b] < $x[$a])) {
@@ -140,26 +157,13 @@ final readonly class HeightField
             }
             $ya = $y[$a];
             $yc = $y[$c];
-            // rows with ya ≤ row < yc; (int) cuts towards zero, so one more where something was cut off is ceil()
-            $row = (int) $ya;
-            $row += $row < $ya ? 1 : 0;
-            $rowEnd = (int) $yc;
-            $rowEnd += $rowEnd < $yc ? 1 : 0;
-            $rowEnd = $rowEnd > $rows ? $rows : $rowEnd;
-            if ($row >= $rowEnd) {
-                continue;
-            }
+            // rows with ya ≤ row < yc
+            $row = $rowOf[$a];
+            $rowEnd = $rowOf[$c] > $rows ? $rows : $rowOf[$c];
             $xa = $x[$a];
             $xb = $x[$b];
             $yb = $y[$b];
             $xc = $x[$c];
-            $lowX = $xa < $xb ? ($xa < $xc ? $xa : $xc) : ($xb < $xc ? $xb : $xc);
-            $highX = $xa > $xb ? ($xa > $xc ? $xa : $xc) : ($xb > $xc ? $xb : $xc);
-            $below = (int) $highX;
-            $below -= $below < $highX ? 0 : 1; // the last column of centres before the facet's right end
-            if ($below < $lowX) {
-                continue; // between two columns of centres
-            }
             // plane z = za + px·(x − xa) + py·(y − ya)
             $den = ($xb - $xa) * ($yc - $ya) - ($xc - $xa) * ($yb - $ya);
             if ($den === 0.0) {

@@ -268,12 +268,15 @@ final class QuickHull
             $f = $visible[$i];
             $corners = [$this->fa[$f], $this->fb[$f], $this->fc[$f]];
             foreach ($this->fNext[$f] as $e => $g) {
-                $isVisible[$g] ??= $this->fx[$g] * $px + $this->fy[$g] * $py + $this->fz[$g] * $pz > $this->fd[$g] + $this->eps;
+                if (! isset($isVisible[$g])) {
+                    $isVisible[$g] = $this->fx[$g] * $px + $this->fy[$g] * $py + $this->fz[$g] * $pz > $this->fd[$g] + $this->eps;
+                    if ($isVisible[$g]) {
+                        $visible[] = $g;
+                    }
+                }
                 if (! $isVisible[$g]) {
                     $a = $corners[$e];
                     $rim[] = [$a, $corners[($e + 1) % 3], $g, $this->edgeEndingAt($g, $a)];
-                } elseif (! in_array($g, $visible, true)) {
-                    $visible[] = $g;
                 }
             }
         }

@@ -117,8 +117,8 @@ function bruteForce(Stances $stances): array
     }
     fclose($stream);
     $found = ['V8 (Node)' => (new Process(['node', __DIR__.'/bruteforce.mjs', $path], null, null, null, 600))->mustRun()->getOutput()];
-    $python = (new ExecutableFinder)->find('python3');
-    if ($python && (new Process([$python, '-c', 'import numpy']))->run() === 0) {
+    $pythons = array_filter([(new ExecutableFinder)->find('python3'), '/usr/bin/python3'], static fn (?string $p): bool => $p !== null && is_executable($p) && (new Process([$p, '-c', 'import numpy']))->run() === 0);
+    foreach (array_slice($pythons, 0, 1) as $python) {
         $found['numpy'] = (new Process([$python, __DIR__.'/bruteforce.py', $path], null, ['OPENBLAS_NUM_THREADS' => '1'], null, 900))->mustRun()->getOutput();
     }
     unlink($path);

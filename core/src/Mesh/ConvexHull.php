@@ -9,7 +9,7 @@ use Wrenlo\Core\Geometry\Vec3;
 /**
  * The convex hull of a mesh's vertices: what touches the plate in any stance.
  *
- * Points nearer than 1e-9 of the diagonal to a face count as on it. A flat or straight set of points gets a hull
+ * Points nearer than 1e-9 of the span to a face count as on it; on a hull of more than 40,000 faces, nearer than 5e-5. A flat or straight set of points gets a hull
  * without volume: its outline, as two fans back to back, so that it still can be climbed.
  *
  * Corner k lies at (x[k], y[k], z[k]); its neighbours are link[start[k]] … link[start[k + 1] − 1].

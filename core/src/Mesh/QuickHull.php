@@ -23,7 +23,17 @@ use function sqrt;
  */
 final class QuickHull
 {
+    /** Once the hull has this many faces (a fine sphere has every vertex on its hull) … */
+    private const MANY_FACES = 40_000;
+
+    /** … points that stand out by less than this share of the span are left out: 5 µm on 100 mm. */
+    private const COARSE = 5e-5;
+
     private float $eps;
+
+    private float $coarse;
+
+    private int $living = 0;
 
     /** @var list<int> the corners of face f and the faces over its edges ab, bc, ca */
     private array $fa = [];
@@ -64,6 +74,7 @@ final class QuickHull
     {
         $span = max(max($x) - min($x), max($y) - min($y), max($z) - min($z));
         $this->eps = 1e-9 * $span;
+        $this->coarse = self::COARSE * $span;
     }
 
     /**
@@ -160,6 +171,7 @@ final class QuickHull
         $this->fNext[] = $next;
         $this->outside[] = [];
         $this->alive[] = true;
+        $this->living++;
 
         return count($this->fa) - 1;
     }
@@ -217,7 +229,11 @@ final class QuickHull
                         $eye = $p;
                     }
                 }
-                $this->addPoint($eye, $f);
+                if ($this->living > self::MANY_FACES && $most - $this->fd[$f] < $this->coarse) {
+                    $this->outside[$f] = [];
+                } else {
+                    $this->addPoint($eye, $f);
+                }
             }
         }
     }
@@ -245,6 +261,7 @@ final class QuickHull
             }
             $this->outside[$f] = [];
             $this->alive[$f] = false;
+            $this->living--;
         }
         foreach ($horizon as [$a, $b, $beyond, $edge]) {
             $f = $this->addFace($a, $b, $eye, [$beyond, $startAt[$b], $endAt[$a]]);

@@ -81,3 +81,13 @@ it('measures margins in the plane', function (array $outline, array $point, floa
     'beside a line' => [[[0.0, 0.0], [4.0, 0.0], [2.0, 0.0]], [2.0, 3.0], -3.0],
     'on a point' => [[[1.0, 1.0]], [1.0, 1.0], 0.0],
 ]);
+
+it('keeps the hull of a fine sphere small and near enough', function () {
+    $hull = ConvexHull::of(Solids::sphere(50, 500)); // 124,502 vertices, all of them on the hull
+    expect(count($hull->x))->toBeLessThan(50_000)
+        ->and($hull->volumeMm3)->toEqualWithDelta(4 / 3 * M_PI * 50 ** 3, 3e-4 * 4 / 3 * M_PI * 50 ** 3);
+    foreach (Directions::fibonacci(50) as $d) {
+        // within the tolerance (5e-5 of 100 mm) and the sagitta of the facets (50·(π/500)²/2)
+        expect($hull->height($hull->farthest($d->x, $d->y, $d->z), $d) - 50 * $d->z)->toEqualWithDelta(50.0, 0.005 + 0.002);
+    }
+});

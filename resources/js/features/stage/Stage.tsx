@@ -1,4 +1,5 @@
 import { useEffect, useImperativeHandle, useMemo, useRef, useState, type Ref } from 'react';
+import { number } from '@/lib/format';
 import { readGeometry, readSeen } from './geometry';
 import { Legend } from './Legend';
 import { MEASURES, measure, type MeasureKey } from './measures';
@@ -95,6 +96,11 @@ export function Stage({ ref, geometryUrl, seenUrl, state: given, label, captions
                     </button>
                 ))}
             </div>
+            {loading.kind === 'ready' && !state.isShelf && (
+                <p className="absolute right-3 bottom-2 rounded bg-base-100/80 px-1.5 text-[11px] text-soft">
+                    plate {number(state.bedMm[0])} × {number(state.bedMm[1])} mm, ruled in 10 mm
+                </p>
+            )}
             {captions.length > 1 && (
                 <div className="pointer-events-none absolute inset-x-0 top-14 flex">
                     {captions.map((caption, i) => (

@@ -22,6 +22,7 @@ $app = Application::configure(basePath: dirname(__DIR__))
         $middleware->redirectGuestsTo('/sign-in');
     })
     ->withExceptions(function (Exceptions $exceptions): void {
+        $exceptions->dontReport([PostTooLargeException::class]);
         $exceptions->render(fn (PostTooLargeException $e, Request $request): Response => response()->json(['message' => 'The file is larger than 256 MB; nothing was kept.'], 413));
         $exceptions->respond(function (Response $response, Throwable $e, Request $request): Response {
             $isPage = ! $request->expectsJson() && in_array($response->getStatusCode(), [403, 404, 409, 419, 500, 503], true);

@@ -7,7 +7,6 @@ namespace Wrenlo\Core\Mesh;
 use Wrenlo\Core\Geometry\Rotation;
 
 use function array_fill;
-use function array_pop;
 use function array_slice;
 use function ceil;
 use function count;
@@ -298,63 +297,8 @@ final readonly class HeightField
 
         return new self(
             $cell, $columns, $support * $cellArea, $scar, $landing, $seenScar,
-            self::islands($first, $last, $from, $births, $cols), $feet,
+            Islands::count($first, $last, $from, $births, $cols), $feet,
             HeightBands::fromRungs($height, $cellArea, $solidRung, $supportRung),
         );
-    }
-
-    /**
-     * An island is a connected region of one layer with nothing of the layer below under or beside it: a group of
-     * stretches that begin in the same layer, touch each other (eight neighbours), and touch no stretch that goes on from below.
-     *
-     * @param  list<int>  $first
-     * @param  list<int>  $last
-     * @param  list<int>  $from
-     * @param  array<int, list<int>>  $births
-     */
-    private static function islands(array $first, array $last, array $from, array $births, int $cols): int
-    {
-        $islands = 0;
-        $cells = count($from) - 1;
-        foreach ($births as $layer => $list) {
-            $born = [];
-            foreach ($list as $c) {
-                $born[$c] = true;
-            }
-            foreach ($list as $c) {
-                if (! isset($born[$c])) {
-                    continue;
-                }
-                unset($born[$c]);
-                $open = [$c];
-                $held = false;
-                while ($open !== []) {
-                    $c = array_pop($open);
-                    $left = $c % $cols === 0 ? 0 : -1;
-                    $right = $c % $cols === $cols - 1 ? 0 : 1;
-                    for ($line = $c - $cols; $line <= $c + $cols; $line += $cols) {
-                        if ($line < 0 || $line >= $cells) {
-                            continue;
-                        }
-                        for ($o = $line + $left, $end = $line + $right; $o <= $end; $o++) {
-                            if (! $held) {
-                                for ($s = $from[$o], $to = $from[$o + 1]; $s < $to; $s++) {
-                                    if ($first[$s] < $layer && $last[$s] >= $layer) {
-                                        $held = true;
-                                    }
-                                }
-                            }
-                            if (isset($born[$o])) {
-                                unset($born[$o]);
-                                $open[] = $o;
-                            }
-                        }
-                    }
-                }
-                $islands += $held ? 0 : 1;
-            }
-        }
-
-        return $islands;
     }
 }

@@ -11,7 +11,6 @@ use function array_push;
 use function array_search;
 use function array_values;
 use function count;
-use function in_array;
 use function max;
 use function min;
 use function sqrt;

@@ -2,6 +2,7 @@ import * as THREE from 'three';
 import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js';
 import { colour } from '@/lib/theme';
 import type { StageMesh } from './geometry';
+import { EyeRing, emptyGroup } from './EyeRing';
 import { measure, type MeasureKey } from './measures';
 import { fragmentShader, vertexShader } from './shaders';
 
@@ -33,7 +34,7 @@ export class StageView {
     private readonly controls: OrbitControls;
     private readonly piece = new THREE.Group();
     private readonly plate = new THREE.Group();
-    private readonly arrow = new THREE.Group();
+    private readonly ring: EyeRing;
     private readonly material: THREE.ShaderMaterial;
     private readonly geometry = new THREE.BufferGeometry();
     private readonly corners: THREE.Vector3[];
@@ -42,14 +43,13 @@ export class StageView {
     private turning: { from: THREE.Quaternion[]; since: number } | null = null;
     private frame = 0;
     private readonly radius: number;
-    private dragged: number | null = null;
 
     constructor(
         private readonly host: HTMLElement,
         mesh: StageMesh,
         seen: Uint8Array | null,
         state: StageState,
-        private readonly onFrontDragged: (deg: number, isDone: boolean) => void,
+        onFrontDragged: (deg: number, isDone: boolean) => void,
     ) {
         this.state = state;
         this.renderer = new THREE.WebGLRenderer({ antialias: true, alpha: true, preserveDrawingBuffer: true });
@@ -64,12 +64,18 @@ export class StageView {
         this.radius = Math.max(0.01, new THREE.Vector3(...mesh.max).distanceTo(middle));
         this.corners = StageView.hullSample(mesh.positions);
         this.piece.add(new THREE.Mesh(this.geometry, this.material));
-        this.scene.add(this.plate, this.arrow, this.piece);
+        this.ring = new EyeRing(this.renderer.domElement, this.camera, this.radius, {
+            onMove: (deg, isDone) => {
+                this.controls.enabled = isDone;
+                this.draw();
+                onFrontDragged(deg, isDone);
+            },
+        });
+        this.scene.add(this.plate, this.ring.group, this.piece);
         this.camera.up.set(0, 0, 1);
         this.controls = new OrbitControls(this.camera, this.renderer.domElement);
         this.controls.enableDamping = false;
         this.controls.addEventListener('change', this.draw);
-        this.renderer.domElement.addEventListener('pointerdown', this.onPointerDown);
         window.addEventListener('wrenlo-theme', this.repaint);
         this.repaint();
         this.update(state, false);
@@ -130,7 +136,7 @@ export class StageView {
         (u.uLimit as THREE.IUniform).value = state.limitDeg;
         (u.uInk as THREE.IUniform).value.set(colour(measure(state.measure).ink));
         this.buildPlate();
-        this.buildArrow();
+        this.ring.build(this.state.isShelf);
         if (wasShelf !== state.isShelf) this.home();
         this.draw();
     }
@@ -206,12 +212,12 @@ export class StageView {
         (u.uCutFace as THREE.IUniform).value.set(colour('--cut-face'));
         (u.uInk as THREE.IUniform).value.set(colour(measure(this.state.measure).ink));
         this.buildPlate();
-        this.buildArrow();
+        this.ring.build(this.state.isShelf);
         this.draw();
     };
 
     private buildPlate(): void {
-        StageView.empty(this.plate);
+        emptyGroup(this.plate);
         const [bx, by] = this.state.isShelf ? [this.radius * 3, this.radius * 3] : this.state.bedMm;
         const step = bx > 60 ? 10 : bx > 6 ? 1 : 0.1;
         const thin: number[] = [];
@@ -232,77 +238,6 @@ export class StageView {
             this.plate.add(new THREE.LineSegments(g, new THREE.LineBasicMaterial({ color: colour(name), transparent: true, opacity })));
         }
         this.plate.position.z = -0.02;
-    }
-
-    /** On the shelf: an arc in front of the piece with the viewers' eye on it, which can be dragged round. */
-    private buildArrow(): void {
-        StageView.empty(this.arrow);
-        if (!this.state.isShelf) return;
-        const r = this.radius * 1.25;
-        const arc: THREE.Vector3[] = [];
-        for (let a = -70; a <= 70; a += 2) arc.push(StageView.onRing(a, r));
-        const eye = colour('--eye');
-        const line = new THREE.Line(
-            new THREE.BufferGeometry().setFromPoints(arc),
-            new THREE.LineDashedMaterial({ color: eye, dashSize: r / 30, gapSize: r / 40 }),
-        );
-        line.computeLineDistances();
-        const ball = new THREE.Mesh(new THREE.SphereGeometry(this.radius * 0.055, 24, 16), new THREE.MeshBasicMaterial({ color: eye }));
-        ball.position.copy(StageView.onRing(this.dragged ?? 0, r));
-        ball.name = 'eye';
-        this.arrow.add(line, ball);
-        for (const side of [-70, 70]) {
-            const post = new THREE.Mesh(new THREE.SphereGeometry(this.radius * 0.025, 16, 12), new THREE.MeshBasicMaterial({ color: eye }));
-            post.position.copy(StageView.onRing(side, r));
-            this.arrow.add(post);
-        }
-    }
-
-    private static onRing(deg: number, r: number): THREE.Vector3 {
-        const a = THREE.MathUtils.degToRad(deg);
-        return new THREE.Vector3(Math.sin(a) * r, -Math.cos(a) * r, 0);
-    }
-
-    private onPointerDown = (down: PointerEvent): void => {
-        const ball = this.arrow.getObjectByName('eye');
-        if (!ball || !this.ray(down).intersectObject(ball).length) return;
-        this.controls.enabled = false;
-        const move = (e: PointerEvent): void => {
-            const at = this.ray(e).ray.intersectPlane(new THREE.Plane(new THREE.Vector3(0, 0, 1), 0), new THREE.Vector3());
-            if (!at) return;
-            this.dragged = Math.round(THREE.MathUtils.radToDeg(Math.atan2(at.x, -at.y)) / 5) * 5;
-            this.buildArrow();
-            this.draw();
-            this.onFrontDragged(this.dragged, false);
-        };
-        const stop = (isDone: boolean): void => {
-            window.removeEventListener('pointermove', move);
-            window.removeEventListener('pointerup', up);
-            window.removeEventListener('keydown', escape, true);
-            this.controls.enabled = true;
-            const deg = this.dragged ?? 0;
-            this.dragged = null;
-            this.onFrontDragged(isDone ? deg : 0, true);
-            this.buildArrow();
-            this.draw();
-        };
-        const up = (): void => stop(true);
-        const escape = (e: KeyboardEvent): void => {
-            if (e.key === 'Escape') stop(false);
-        };
-        window.addEventListener('pointermove', move);
-        window.addEventListener('pointerup', up);
-        window.addEventListener('keydown', escape, true);
-    };
-
-    private ray(e: PointerEvent): THREE.Raycaster {
-        const box = this.renderer.domElement.getBoundingClientRect();
-        const ray = new THREE.Raycaster();
-        ray.setFromCamera(
-            new THREE.Vector2(((e.clientX - box.left) / box.width) * 2 - 1, 1 - ((e.clientY - box.top) / box.height) * 2),
-            this.camera,
-        );
-        return ray;
     }
 
     private draw = (): void => {
@@ -346,21 +281,11 @@ export class StageView {
         (u.uCut as THREE.IUniform).value = this.state.cutMm ?? 1e9;
     }
 
-    /** Keeps WebGL resources from piling up. */
-    private static empty(group: THREE.Group): void {
-        group.traverse((o) => {
-            if (o instanceof THREE.Mesh || o instanceof THREE.Line) {
-                (o.geometry as THREE.BufferGeometry).dispose();
-                (o.material as THREE.Material).dispose();
-            }
-        });
-        group.clear();
-    }
-
     dispose(): void {
         cancelAnimationFrame(this.frame);
         window.removeEventListener('wrenlo-theme', this.repaint);
-        StageView.empty(this.scene as unknown as THREE.Group);
+        emptyGroup(this.scene);
+        this.ring.dispose();
         this.controls.dispose();
         this.renderer.dispose();
         this.renderer.domElement.remove();

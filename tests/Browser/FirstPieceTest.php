@@ -160,3 +160,33 @@ it('can be worked by keyboard alone', function () {
     $this->chrome->keys('u');
     $this->chrome->until('undone', fn (Chrome $c) => $c->js("return [...document.querySelectorAll('nav[aria-label=Stations] button')][2].disabled"));
 });
+
+it('lets the front be dragged round and measures anew from there', function () {
+    $this->app->startWorker();
+    $this->chrome->visit($this->app->url)->waitForText('Nothing on the shelves yet');
+    dropFile($this->chrome, Solids::stl(Marsh::pod()), 'pod.stl');
+    $this->chrome->waitForText('these proven layer by layer', 90);
+    $this->chrome->keys('1');
+    $this->chrome->waitForText('Where will people stand?');
+    $this->chrome->until('the stage', fn (Chrome $c) => $c->all('[data-stage=ready]'), 60);
+    $slider = $this->chrome->first('input[aria-label="Turn the front, degrees"]');
+    foreach (range(1, 18) as $_) {
+        $slider->sendKeys(WebDriverKeys::ARROW_RIGHT);
+    }
+    $this->chrome->waitForText('90°');
+    $this->chrome->button('measure anew')->click();
+    $this->chrome->keys('2');
+    $this->chrome->waitForText('these proven layer by layer', 120);
+    $front = $this->chrome->js('return fetch(location.pathname, { headers: { "X-Inertia": "true", "X-Requested-With": "XMLHttpRequest", "X-Inertia-Version": JSON.parse((document.querySelector("script[data-page]") ?? document.querySelector("#app")).dataset.page === "app" ? document.querySelector("script[data-page]").textContent : document.querySelector("#app").dataset.page).version ?? "" } }).then((r) => r.json()).then((p) => p.props.bench.front)');
+    expect($front)->toEqualWithDelta([1, 0, 0], 1e-6);
+});
+
+it('prints the sheet on one page', function () {
+    $this->app->artisan('wrenlo:demo', '--small');
+    $this->chrome->visit($this->app->url)->waitForText('Take it to the printer');
+    $address = $this->chrome->js("return [...document.querySelectorAll('main a[href^=\"/pieces/\"]')][0].getAttribute('href')");
+    $this->chrome->visit($this->app->url.$address.'/export/sheet')->waitForText('Take care');
+    $pdf = (new Facebook\WebDriver\Chrome\ChromeDevToolsDriver($this->chrome->driver))->execute('Page.printToPDF', ['paperWidth' => 8.27, 'paperHeight' => 11.69, 'preferCSSPageSize' => true]);
+    preg_match_all('#/Type\s*/Page\b#', base64_decode($pdf['data']), $pages);
+    expect($pages[0])->toHaveCount(1);
+});

@@ -84,6 +84,26 @@ final class Solids
         return $b->build();
     }
 
+    /**
+     * Several bodies of revolution as shells of one mesh.
+     *
+     * @param  list<list<array{float, float}>>  $profiles
+     */
+    public static function lathes(array $profiles, int $around): Mesh
+    {
+        $x = $y = $z = $tri = [];
+        foreach ($profiles as $profile) {
+            $one = self::lathe($profile, $around);
+            $offset = count($x);
+            array_push($x, ...$one->x);
+            array_push($y, ...$one->y);
+            array_push($z, ...$one->z);
+            array_push($tri, ...array_map(static fn (int $i): int => $i + $offset, $one->tri));
+        }
+
+        return new Mesh($x, $y, $z, $tri);
+    }
+
     public static function sphere(float $radius, int $around = 180): Mesh
     {
         $profile = [];

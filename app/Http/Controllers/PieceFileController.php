@@ -43,6 +43,7 @@ final class PieceFileController extends Controller
     {
         abort_unless(Blobs::hasDerived($key), 404);
 
-        return response()->file(Blobs::derivedPath($key), ['Content-Type' => $type, 'Cache-Control' => 'private, max-age=604800', 'X-Content-Type-Options' => 'nosniff']);
+        return response()->file(Blobs::derivedPath($key), ['Content-Type' => $type, 'X-Content-Type-Options' => 'nosniff'])
+            ->setPrivate()->setMaxAge(604_800); // file responses are public unless told otherwise
     }
 }

@@ -76,3 +76,42 @@ it('sends the whole support to the bands it crosses', function () {
     expect($low)->toEqualWithDelta(1500.0, 40.0)->and($bands->supportMm2[HeightBands::COUNT - 3])->toBe(0.0)
         ->and($bands->solidMm2[HeightBands::COUNT - 3])->toEqualWithDelta(1600.0, 40.0);
 });
+
+// Shapes of revolution whose ceilings are level: columns are cylinders and rings.
+it('holds up mushrooms, cups and arches', function (Mesh $mesh, float $support, float $scar, float $landing, int $islands) {
+    $field = field($mesh, cellMm: 0.25);
+    expect($field->supportMm3)->toEqualWithDelta($support, 0.02 * $support + 1e-9)
+        ->and($field->scarMm2)->toEqualWithDelta($scar, 0.02 * $scar + 1e-9)
+        ->and($field->landingMm2)->toEqualWithDelta($landing, 0.02 * $landing + 1e-9)
+        ->and($field->islands)->toBe($islands);
+})->with(fn () => [
+    // cap of radius 20 at 30 mm on a stalk of radius 5
+    'a mushroom' => [Solids::lathe([[5.0, 0.0], [5.0, 30.0], [20.0, 30.0], [20.0, 33.0], [0.0, 45.0]], 180), M_PI * (400 - 25) * 30, M_PI * (400 - 25), 0.0, 0],
+    // the cap's rim hangs over a foot as wide as itself: the columns land on it
+    'a mushroom on a foot' => [Solids::lathe([[20.0, 0.0], [20.0, 4.0], [5.0, 4.0], [5.0, 30.0], [20.0, 30.0], [0.0, 40.0]], 180), M_PI * (400 - 25) * 26, M_PI * (400 - 25), M_PI * (400 - 25), 0],
+    // a cup (wall 2, floor 2) with a smaller one in the air inside it: the inner floor stands on the outer one
+    'nested cups' => [
+        Solids::lathes([[[12.0, 0.0], [12.0, 30.0], [10.0, 30.0], [10.0, 2.0], [0.0, 2.0]], [[7.0, 10.0], [7.0, 40.0], [5.0, 40.0], [5.0, 12.0], [0.0, 12.0]]], 180),
+        M_PI * 49 * 8, M_PI * 49, M_PI * 49, 1,
+    ],
+    'an arch of three boxes' => [Solids::boxes([[10, 10, 30.5, [0.0, 0.0, 0.0]], [10, 10, 30.5, [30.0, 0.0, 0.0]], [40, 10, 6, [0.0, 0.0, 30.0]]]), 20 * 10 * 30, 200.0, 0.0, 0],
+]);
+
+it('needs less support the more a limit allows', function () {
+    $mesh = Database\Demo\Marsh::pod();
+    $facets = Surface::ofFacets($mesh);
+    $support = [];
+    foreach ([30, 45, 60, 80] as $limit) {
+        $support[] = HeightField::of($mesh, $facets, array_fill(0, $facets->count(), 1.0), Rotation::bringingUp(new Vec3(1, 0, 0.4)), 0.2, sin(deg2rad($limit)), 0.005)->supportMm3;
+    }
+    $sorted = $support;
+    rsort($sorted);
+    expect($support)->toBe($sorted)->and($support[0])->toBeGreaterThan(2 * $support[3]);
+});
+
+it('hides a scar that nobody sees', function () {
+    $mesh = Solids::boxes([[10, 10, 20.5, [15.0, 15.0, 0.0]], [40, 40, 5, [0.0, 0.0, 20.0]]]);
+    $facets = Surface::ofFacets($mesh);
+    $of = fn (float $seen): float => HeightField::of($mesh, $facets, array_fill(0, $facets->count(), $seen), Rotation::bringingUp(new Vec3(0, 0, 1)), 0.2, 0.7, 0.005)->seenScarMm2;
+    expect($of(0.0))->toBe(0.0)->and($of(0.5))->toEqualWithDelta(750.0, 15.0);
+});

@@ -1,0 +1,63 @@
+import { cleanup, fireEvent, render, screen } from '@testing-library/react';
+import { afterEach, describe, expect, it, vi } from 'vitest';
+import { status } from '@/test/samples';
+import { Safety } from './Safety';
+import { Working } from './Working';
+
+const { reload } = vi.hoisted(() => ({ reload: vi.fn() }));
+vi.mock('@inertiajs/react', () => ({ router: { reload, delete: vi.fn() } }));
+
+afterEach(() => {
+    cleanup();
+    vi.unstubAllGlobals();
+});
+
+describe('an analysis that is not done', () => {
+    it('shows words, per cent and a way to stop', async () => {
+        const fetch = vi.fn(async () => ({ ok: true, json: async () => status({ state: 'cancelled' }) }));
+        vi.stubGlobal('fetch', fetch);
+        render(
+            <Working
+                pieceId={7}
+                analysis={status({ state: 'running', underWay: true, percent: 42, words: 'Trying 2,000 ways to stand' })}
+            />,
+        );
+        expect(screen.getByRole('progressbar').getAttribute('value')).toBe('42');
+        expect(screen.getByText('Trying 2,000 ways to stand.')).toBeTruthy();
+        fireEvent.click(screen.getByRole('button', { name: 'Stop' }));
+        await vi.waitFor(() => expect(reload).toHaveBeenCalled());
+        expect(fetch).toHaveBeenCalledWith('/pieces/7/analysis', expect.objectContaining({ method: 'DELETE' }));
+    });
+    it('gives the sentence of a failure and the one thing to do', () => {
+        render(
+            <Working
+                pieceId={7}
+                analysis={status({ state: 'failed', words: 'The file could not be read', failure: 'The file ends at byte 9,000.' })}
+            />,
+        );
+        expect(screen.getByRole('alert').textContent).toContain('The file ends at byte 9,000.');
+        expect(screen.getByRole('button', { name: 'Try again' })).toBeTruthy();
+    });
+    it('offers a new start after a stop', () => {
+        render(<Working pieceId={7} analysis={status({ state: 'cancelled', words: 'Stopped at your wish' })} />);
+        expect(screen.getByRole('button', { name: 'Start again' })).toBeTruthy();
+        expect(screen.queryByRole('alert')).toBeNull();
+    });
+});
+
+describe('a page that breaks', () => {
+    it('says so and shows a way on', () => {
+        const quiet = vi.spyOn(console, 'error').mockImplementation(() => undefined);
+        const Broken = (): never => {
+            throw new Error('x');
+        };
+        render(
+            <Safety>
+                <Broken />
+            </Safety>,
+        );
+        expect(screen.getByRole('heading').textContent).toContain('broke');
+        expect(screen.getByRole('link', { name: 'To the cabinet' })).toBeTruthy();
+        quiet.mockRestore();
+    });
+});

@@ -8,14 +8,15 @@ use App\Enums\AnalysisState;
 use App\Jobs\AnalysePiece;
 use App\Models\Analysis;
 use App\Models\Piece;
+use App\Storage\Blobs;
 
-/** Queues a fresh analysis of a piece; one under way is asked to stop, and the decided stance is let go with it. */
+/** Queues a fresh analysis of a piece; an earlier one makes room, and the decided stance is let go with it. */
 final class StartAnalysis
 {
     public static function handle(Piece $piece): Analysis
     {
-        $piece->analyses()->whereIn('state', ['waiting', 'running', 'ranked'])->update(['cancel_requested' => true]);
         $piece->plan()->update(['candidate_id' => null, 'pinned_candidate_id' => null, 'layer_mm' => null]);
+        self::clearAway($piece);
         $analysis = $piece->analyses()->create([
             'state' => AnalysisState::Waiting, 'percent' => 0, 'words' => 'Waiting for its turn',
             'layer_mm' => 0.2, 'limit_deg' => 45.0, 'directions' => config('wrenlo.directions'),
@@ -23,5 +24,18 @@ final class StartAnalysis
         AnalysePiece::dispatch($analysis->id)->afterCommit();
 
         return $analysis;
+    }
+
+    /** Asks analyses under way to stop, and removes finished ones with their stances and pictures. */
+    private static function clearAway(Piece $piece): void
+    {
+        foreach ($piece->analyses()->get() as $old) {
+            if ($old->state->isUnderWay()) {
+                $old->update(['cancel_requested' => true]);
+            } else {
+                $old->delete();
+                Blobs::forgetDerived("analysis-{$old->id}");
+            }
+        }
     }
 }

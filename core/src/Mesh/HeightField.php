@@ -27,7 +27,7 @@ final readonly class HeightField
     /** A surface steeper than this (|n_z|) counts as this steep: a column standing against a wall leaves no larger mark. */
     private const STEEPEST = 0.1;
 
-    /** @param  list<array{float, float}>  $feet centres of the cells with a support foot on the plate, plate frame (x, y of the rotated mesh) */
+    /** @param  list<array{float, float}>  $feet the outermost cells of each row with a support foot on the plate, plate frame (x, y of the rotated mesh) */
     private function __construct(
         public float $cellMm,
         public int $columns,
@@ -225,7 +225,7 @@ final readonly class HeightField
         $solidRung = $supportRung = array_fill(0, HeightBands::RUNGS + 2, 0);
         $support = $scar = $landing = $seenScar = 0.0;
         $columns = 0;
-        $feet = [];
+        $firstFoot = $lastFoot = []; // row → cell: the outermost feet of a row are all that standing asks for
         // stretch s of piece covers the layers first[s] … last[s]; those of cell c are from[c] … from[c + 1] − 1
         $first = $last = $from = [];
         $stretches = 0;
@@ -273,7 +273,9 @@ final readonly class HeightField
                         $landing += $mark;
                         $seenScar += $mark * $seen[$floorFacet];
                     } else {
-                        $feet[] = [$minX + ($cellAt % $cols + 0.5) * $cell, $minY + (intdiv($cellAt, $cols) + 0.5) * $cell];
+                        $row = intdiv($cellAt, $cols);
+                        $firstFoot[$row] ??= $cellAt;
+                        $lastFoot[$row] = $cellAt;
                     }
                 } elseif ($depth > 0 && --$depth === 0) {
                     $floor = $z[$j];
@@ -294,6 +296,10 @@ final readonly class HeightField
             }
         }
         $from[] = $stretches;
+        $feet = [];
+        foreach ([...$firstFoot, ...$lastFoot] as $c) {
+            $feet[] = [$minX + ($c % $cols + 0.5) * $cell, $minY + (intdiv($c, $cols) + 0.5) * $cell];
+        }
 
         return new self(
             $cell, $columns, $support * $cellArea, $scar, $landing, $seenScar,

@@ -24,7 +24,7 @@ final class Lean
             $tilt > 179.0 => 'upside down',
             $tilt < 75.0 => sprintf('leaning %d° %s', round($tilt), $side),
             $tilt <= 105.0 => 'lying on its '.self::lyingOn($side),
-            default => sprintf('upside down, %d° %s of it', round(180 - $tilt), $side),
+            default => sprintf('upside down, tipped %d° %s', round(180 - $tilt), $side),
         };
     }
 

@@ -18,15 +18,15 @@ final class Reason
         [$gains, $costs] = self::differences($own, $other, $weights);
         $start = ucfirst($lean);
         if ($gains === [] && $costs === []) {
-            return "{$start} is as good as {$against} in everything that counts here.";
+            return "{$start}, it is as good as {$against} in everything that counts here.";
         }
         $gain = implode(' and ', array_map(self::phrase(...), array_slice($gains, 0, 2)));
         $cost = implode(' and ', array_map(self::phrase(...), array_slice($costs, 0, 2)));
 
         return match (true) {
-            $gains === [] => "{$start} has, against {$against}, {$cost}, and nothing that counts is better.",
-            $costs === [] => "{$start} has, against {$against}, {$gain}, and nothing that counts is worse.",
-            default => "{$start} has, against {$against}, {$gain}. It pays with {$cost}.",
+            $gains === [] => "{$start}, it has against {$against} {$cost}, and nothing that counts is better.",
+            $costs === [] => "{$start}, it has against {$against} {$gain}, and nothing that counts is worse.",
+            default => "{$start}, it has against {$against} {$gain}. It pays with {$cost}.",
         };
     }
 

@@ -108,17 +108,17 @@ it('says a stance in words', function (array $up, string $words) {
     [[0.0, 1.0, 0.0], 'lying on its front'],
     [[1.0, 0.0, 0.0], 'lying on its left side'],
     [[-1.0, 0.02, 0.0], 'lying on its right side'],
-    [[0.0, -sin(0.3), -cos(0.3)], 'upside down, 17° back of it'],
+    [[0.0, -sin(0.3), -cos(0.3)], 'upside down, tipped 17° back'],
 ]);
 
 it('gives reasons made of the numbers, what weighs most first', function () {
     $a = metricsWith(['seen_step_mean_mm' => 0.038, 'support_mm3' => 19200, 'seen_scar_mm2' => 96, 'exact' => true]);
     $b = metricsWith(['seen_step_mean_mm' => 0.041, 'support_mm3' => 8100, 'seen_scar_mm2' => 410, 'exact' => true]);
     $text = Reason::sentence('leaning 28° back', $a, $b, Preset::FaceFirst->weights(), 'the runner-up');
-    expect($text)->toBe("Leaning 28° back has, against the runner-up, *96\u{202F}mm²* of seen scars instead of *410* and *38\u{202F}µm* of step lines instead of *41*. It pays with *19.2\u{202F}cm³* of support instead of *8.1*.")
+    expect($text)->toBe("Leaning 28° back, it has against the runner-up *96\u{202F}mm²* of seen scars instead of *410* and *38\u{202F}µm* of step lines instead of *41*. It pays with *19.2\u{202F}cm³* of support instead of *8.1*.")
         // two that lean on their supports are alike in standing; one that stands is not
         ->and(Reason::sentence('upright', metricsWith(['topple_margin_mm' => -3.0]), metricsWith(['topple_margin_mm' => -40.0]), Weights::of(['stand' => 90]), 'the first'))->toContain('as good as')
         ->and(Reason::sentence('upright', metricsWith(['topple_margin_mm' => 6.0]), metricsWith(['topple_margin_mm' => -4.0]), Weights::of(['stand' => 90]), 'the first'))->toContain("*6.0\u{202F}mm* of margin against toppling instead of *−4.0*")
-        ->and(Reason::sentence('upright', $a, $a, Preset::FaceFirst->weights(), 'the first'))->toBe('Upright is as good as the first in everything that counts here.')
+        ->and(Reason::sentence('upright', $a, $a, Preset::FaceFirst->weights(), 'the first'))->toBe('Upright, it is as good as the first in everything that counts here.')
         ->and(Reason::sentence('upright', $b, $a, Weights::of(['scar' => 50]), 'the first'))->toContain('nothing that counts is better');
 });

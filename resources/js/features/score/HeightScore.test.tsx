@@ -26,7 +26,7 @@ describe('height score', () => {
         expect(stepBars(tracks)).toEqual([0, 1, 1, 0]);
     });
     it('reads all tracks at a height', () => {
-        expect(readout(tracks, 15, 0.2, 5)).toBe('15.0\u202Fmm · layer 75 · 3\u202Fh\u202F30 in · seen step 100\u202Fµm · no support');
+        expect(readout(tracks, 15, 0.2, 5)).toBe('15.0\u202Fmm · layer 75 · after 3\u202Fh\u202F30 · seen step 100\u202Fµm · no support');
         expect(readout(tracks, 5, 0.2, 5)).toContain('support 12\u202Fmm²');
     });
     it('cuts by keyboard in layers and lets go with Escape', () => {

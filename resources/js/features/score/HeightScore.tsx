@@ -216,7 +216,7 @@ export function readout(tracks: HeightTracks, mm: number, layerMm: number, total
     const parts = [
         unit(mm, 1, 'mm'),
         `layer ${Math.max(1, Math.ceil(mm / layerMm - 1e-6))}`,
-        `${hours(totalHours * share)} in`,
+        `after ${hours(totalHours * share)}`,
         `seen step ${unit((tracks.seenSlope[band] ?? 0) * layerMm * 1000, 0, 'µm')}`,
         support > 0 ? `support ${unit(support, 0, 'mm²')}` : 'no support',
     ];

@@ -168,7 +168,7 @@ final readonly class ConvexHull
         }
         usort($sums, static fn (array $p, array $q): int => $q[1] <=> $p[1]);
 
-        return array_map(static fn (array $s): array => [$s[0]->unit(), $s[1]], $sums);
+        return array_map(static fn (array $s): array => [$s[0]->scaled(1 / $s[1])->unit(), $s[1]], $sums);
     }
 
     private function point(int $k): Vec3

@@ -18,7 +18,7 @@ export default function Shelf({ shelf }: { shelf: ShelfData }) {
             }
         >
             <Head title="Printers & filaments" />
-            <div className="mx-auto max-w-[860px] px-6 pt-6 pb-16">
+            <div className="mx-auto max-w-[1000px] px-6 pt-6 pb-16">
                 <h1 className="text-3xl">What you print with</h1>
                 <p className="mt-1 text-soft">
                     Plate size, nozzle and Z step set the limits of a plan; density and price its grams and cost. Change a number and every

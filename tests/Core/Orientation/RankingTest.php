@@ -5,6 +5,8 @@ declare(strict_types=1);
 use Database\Demo\Marsh;
 use Tests\Support\Solids;
 use Wrenlo\Core\Geometry\Vec3;
+use Wrenlo\Core\Mesh\Mesh;
+use Wrenlo\Core\Mesh\MeshInspector;
 use Wrenlo\Core\Orientation\Criteria;
 use Wrenlo\Core\Orientation\Lean;
 use Wrenlo\Core\Orientation\Origin;
@@ -122,3 +124,27 @@ it('gives reasons made of the numbers, what weighs most first', function () {
         ->and(Reason::sentence('upright', $a, $a, Preset::FaceFirst->weights(), 'the first'))->toBe('Upright, it is as good as the first in everything that counts here.')
         ->and(Reason::sentence('upright', $b, $a, Weights::of(['scar' => 50]), 'the first'))->toContain('nothing that counts is better');
 });
+
+// What a reader lets through may be anything but a solid; it is measured all the same, in finite numbers.
+it('goes through with whatever can be read', function (Mesh $mesh) {
+    $stances = new Stances(StanceBasis::of($mesh, Display::facingMinusY(), new PrintProfile), new StanceRules);
+    $weights = Preset::FaceFirst->weights();
+    $all = (new Search($stances))->estimates(60, $weights);
+    $id = Ranking::ofCandidates($all)->finalists($weights, 1)[0];
+    foreach ([$all[$id]->metrics, $stances->proven($all[$id]->up)] as $metrics) {
+        foreach ($metrics->toArray() as $key => $value) {
+            expect(is_bool($value) || is_finite((float) $value))->toBeTrue($key);
+        }
+    }
+    expect(MeshInspector::inspect($mesh)->warnings)->not->toBeEmpty();
+})->with(fn () => [
+    'one facet' => [new Mesh([0.0, 10.0, 0.0], [0.0, 0.0, 10.0], [0.0, 0.0, 0.0], [0, 1, 2])],
+    'one point' => [new Mesh([1.0], [1.0], [1.0], [0, 0, 0])],
+    'a line' => [new Mesh([0.0, 1.0, 2.0], [0.0, 1.0, 2.0], [0.0, 1.0, 2.0], [0, 1, 2])],
+    'two points' => [new Mesh([0.0, 1.0], [0.0, 0.0], [0.0, 0.0], [0, 1, 1])],
+    'a flat square' => [new Mesh([0.0, 10.0, 10.0, 0.0], [0.0, 0.0, 10.0, 10.0], [5.0, 5.0, 5.0, 5.0], [0, 1, 2, 0, 2, 3])],
+    'a box inside out' => [new Mesh(Solids::box(5, 5, 5)->x, Solids::box(5, 5, 5)->y, Solids::box(5, 5, 5)->z, array_reverse(Solids::box(5, 5, 5)->tri))],
+    'a box the size of a galaxy' => [Solids::box(1e30, 1e30, 1e30)],
+    'a box below an atom' => [Solids::box(1e-30, 1e-30, 1e-30)],
+    'a needle' => [Solids::box(1e-6, 1e-6, 1e6)],
+]);

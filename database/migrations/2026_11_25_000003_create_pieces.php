@@ -59,7 +59,7 @@ return new class extends Migration
             // one column a number of Wrenlo\Core\Orientation\StanceMetrics
             foreach ([
                 'height_mm', 'overhang_area_mm2', 'support_to_plate_mm3', 'support_mm3', 'scar_area_mm2', 'landing_area_mm2',
-                'seen_scar_mm2', 'step_mean_mm', 'seen_step_mean_mm', 'terrace_area_mm2', 'seen_terrace_area_mm2',
+                'seen_scar_mm2', 'step_mean_mm', 'seen_step_mean_mm', 'seen_step_mm', 'terrace_area_mm2', 'seen_terrace_area_mm2',
                 'flat_up_area_mm2', 'plate_contact_mm2', 'topple_margin_mm', 'topple_margin_supported_mm',
                 'wall_area_mm2', 'skin_area_mm2', 'hours', 'grams',
             ] as $number) {

@@ -32,7 +32,7 @@ final readonly class PlanChoice
             if (abs($row['layer_mm'] - $plan->layer_mm) < 1e-6) {
                 return new self(
                     $row['layer_mm'], $row['layers'], $row['hours'], $row['grams'], $row['grams'] / 1000 * $profile->pricePerKg,
-                    1000 * $row['seen_step_mean_mm'], $metrics->heightMm,
+                    1000 * $row['seen_step_mm'], $metrics->heightMm,
                 );
             }
         }

@@ -56,7 +56,7 @@ final readonly class Stance
             $id, $rank, $score, $c->up->toArray(), $lean, $c->origin->value, $reason, $m->isExact,
             $hasPicture ? "/stances/{$id}/picture" : null, $values,
             $m->heightMm, $m->overhangMm2, $m->supportMm3 / 1000, $m->scarMm2, $m->landingMm2, $m->seenScarMm2, $m->islands,
-            1000 * $m->stepMeanMm, 1000 * $m->seenStepMeanMm, $m->terraceMm2, $m->seenTerraceMm2, $m->flatUpMm2, $m->contactMm2,
+            1000 * $m->stepMeanMm, 1000 * $m->seenStepMm, $m->terraceMm2, $m->seenTerraceMm2, $m->flatUpMm2, $m->contactMm2,
             $m->toppleMarginMm, $m->toppleSupportedMm, $m->hours, $m->grams, $m->layers,
         );
     }

@@ -24,7 +24,7 @@ final readonly class StanceDetail
             $s === null ? null : new HeightTracks($s['height_mm'], $s['seen_slope'], $s['seen_mm2'], $s['solid_mm2'], $s['support_mm2'], $s['time_share']),
             array_map(static fn (array $r): LayerChoice => new LayerChoice(
                 $r['layer_mm'], $r['layers'], $r['hours'], $r['grams'], $r['grams'] / 1000 * $profile->pricePerKg,
-                1000 * $r['step_mean_mm'], 1000 * $r['seen_step_mean_mm'],
+                1000 * $r['step_mean_mm'], 1000 * $r['seen_step_mm'],
             ), LayerChoices::for($candidate->metrics(), (float) $analysis->volume_mm3, $analysis->layer_mm, $profile)),
         );
     }

@@ -13,7 +13,7 @@ final class LayerChoices
 {
     /**
      * @param  float  $measuredAtMm  the layer height the metrics were taken at
-     * @return list<array{layer_mm: float, layers: int, hours: float, grams: float, step_mean_mm: float, seen_step_mean_mm: float}>
+     * @return list<array{layer_mm: float, layers: int, hours: float, grams: float, step_mean_mm: float, seen_step_mm: float}>
      */
     public static function for(StanceMetrics $stance, float $volumeMm3, float $measuredAtMm, PrintProfile $profile): array
     {
@@ -27,7 +27,7 @@ final class LayerChoices
                 'grams' => $print->grams,
                 // a step is t·|n_z|: in proportion to the layer height
                 'step_mean_mm' => $stance->stepMeanMm * $layer / $measuredAtMm,
-                'seen_step_mean_mm' => $stance->seenStepMeanMm * $layer / $measuredAtMm,
+                'seen_step_mm' => $stance->seenStepMm * $layer / $measuredAtMm,
             ];
         }, $profile->layerHeightsMm());
     }

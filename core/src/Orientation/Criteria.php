@@ -15,7 +15,7 @@ final class Criteria
 
         return $all ??= array_column([
             new Criterion('step', 'Step lines seen', 'µm', 0, true, 'step lines', 'Step height t·|n_z|, averaged over the surface the viewers face.', 1,
-                static fn (StanceMetrics $m): float => 1000 * $m->seenStepMeanMm),
+                static fn (StanceMetrics $m): float => 1000 * $m->seenStepMm),
             new Criterion('terrace', 'Contours seen', 'mm²', 0, true, 'contours', 'Seen surface so shallow that single layers show as contour lines wider than 0.4 mm.', 5,
                 static fn (StanceMetrics $m): float => $m->seenTerraceMm2),
             new Criterion('scar', 'Scars seen', 'mm²', 0, true, 'seen scars', 'Area where supports touch, weighted by how much the viewers see of it.', 5,

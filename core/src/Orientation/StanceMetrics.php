@@ -24,6 +24,7 @@ final readonly class StanceMetrics
         public int $islands,
         public float $stepMeanMm,
         public float $seenStepMeanMm,
+        public float $seenStepMm,
         public float $terraceMm2,
         public float $seenTerraceMm2,
         public float $flatUpMm2,
@@ -49,7 +50,7 @@ final readonly class StanceMetrics
             $field->landingMm2 ?? 0.0,
             $field->seenScarMm2 ?? $sums->seenOverhangMm2,
             $field->islands ?? 0,
-            $sums->stepMeanMm($rules->layerMm), $sums->seenStepMeanMm($rules->layerMm),
+            $sums->stepMeanMm($rules->layerMm), $sums->seenStepMeanMm($rules->layerMm), $sums->seenStepMm($rules->layerMm),
             $sums->terraceMm2, $sums->seenTerraceMm2, $sums->flatUpMm2, $sums->contactMm2,
             $toppleMarginMm, $toppleSupportedMm ?? $toppleMarginMm, $sums->wallMm2, $sums->skinMm2,
             $print->hours, $print->grams, $print->layers, $field !== null,
@@ -70,6 +71,7 @@ final readonly class StanceMetrics
             'islands' => $this->islands,
             'step_mean_mm' => $this->stepMeanMm,
             'seen_step_mean_mm' => $this->seenStepMeanMm,
+            'seen_step_mm' => $this->seenStepMm,
             'terrace_area_mm2' => $this->terraceMm2,
             'seen_terrace_area_mm2' => $this->seenTerraceMm2,
             'flat_up_area_mm2' => $this->flatUpMm2,
@@ -91,7 +93,7 @@ final readonly class StanceMetrics
         return new self(
             (float) $row['height_mm'], (float) $row['overhang_area_mm2'], (float) $row['support_to_plate_mm3'], (float) $row['support_mm3'],
             (float) $row['scar_area_mm2'], (float) $row['landing_area_mm2'], (float) $row['seen_scar_mm2'], (int) $row['islands'],
-            (float) $row['step_mean_mm'], (float) $row['seen_step_mean_mm'], (float) $row['terrace_area_mm2'], (float) $row['seen_terrace_area_mm2'],
+            (float) $row['step_mean_mm'], (float) $row['seen_step_mean_mm'], (float) $row['seen_step_mm'], (float) $row['terrace_area_mm2'], (float) $row['seen_terrace_area_mm2'],
             (float) $row['flat_up_area_mm2'], (float) $row['plate_contact_mm2'], (float) $row['topple_margin_mm'], (float) $row['topple_margin_supported_mm'],
             (float) $row['wall_area_mm2'], (float) $row['skin_area_mm2'], (float) $row['hours'], (float) $row['grams'], (int) $row['layers'], (bool) $row['exact'],
         );

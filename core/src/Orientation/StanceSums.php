@@ -106,8 +106,14 @@ final readonly class StanceSums
         return $this->nonFlatMm2 > 0 ? $layerMm * $this->slopeMm2 / $this->nonFlatMm2 : 0.0;
     }
 
-    /** The same mean over what is seen: every facet counts with its seen weight. */
+    /** Area mean of v·t·|n_z| over non-flat facets: what is not seen counts as smooth. At most `stepMeanMm`. */
     public function seenStepMeanMm(float $layerMm): float
+    {
+        return $this->nonFlatMm2 > 0 ? $layerMm * $this->seenSlopeMm2 / $this->nonFlatMm2 : 0.0;
+    }
+
+    /** Mean step of what is seen: every non-flat facet counts with its area times its seen weight. */
+    public function seenStepMm(float $layerMm): float
     {
         return $this->seenNonFlatMm2 > 0 ? $layerMm * $this->seenSlopeMm2 / $this->seenNonFlatMm2 : 0.0;
     }

@@ -60,7 +60,7 @@ it('scales steps with the layer height', function () {
     $metrics = (new Stances(StanceBasis::of(Solids::cone(10, 30), Display::facingMinusY(), new PrintProfile), new StanceRules))->exact(new Vec3(0, 0, 1));
     $rows = LayerChoices::for($metrics, 3141.6, 0.2, new PrintProfile);
     expect(array_column($rows, 'layer_mm'))->toBe([0.08, 0.12, 0.16, 0.2, 0.24, 0.28])
-        ->and($rows[0]['seen_step_mean_mm'])->toEqualWithDelta(0.4 * $rows[3]['seen_step_mean_mm'], 1e-12)
+        ->and($rows[0]['seen_step_mm'])->toEqualWithDelta(0.4 * $rows[3]['seen_step_mm'], 1e-12)
         ->and($rows[3]['hours'])->toEqualWithDelta($metrics->hours, 0.02 * $metrics->hours)
         ->and(array_column($rows, 'layers'))->toBe([375, 250, 188, 150, 125, 108]);
 });

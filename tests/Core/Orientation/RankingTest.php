@@ -114,8 +114,8 @@ it('says a stance in words', function (array $up, string $words) {
 ]);
 
 it('gives reasons made of the numbers, what weighs most first', function () {
-    $a = metricsWith(['seen_step_mean_mm' => 0.038, 'support_mm3' => 19200, 'seen_scar_mm2' => 96, 'exact' => true]);
-    $b = metricsWith(['seen_step_mean_mm' => 0.041, 'support_mm3' => 8100, 'seen_scar_mm2' => 410, 'exact' => true]);
+    $a = metricsWith(['seen_step_mm' => 0.038, 'support_mm3' => 19200, 'seen_scar_mm2' => 96, 'exact' => true]);
+    $b = metricsWith(['seen_step_mm' => 0.041, 'support_mm3' => 8100, 'seen_scar_mm2' => 410, 'exact' => true]);
     $text = Reason::sentence('leaning 28° back', $a, $b, Preset::FaceFirst->weights(), 'the runner-up');
     expect($text)->toBe("Leaning 28° back, it has against the runner-up *96\u{202F}mm²* of seen scars instead of *410* and *38\u{202F}µm* of step lines instead of *41*. It pays with *19.2\u{202F}cm³* of support instead of *8.1*.")
         // two that lean on their supports are alike in standing; one that stands is not

@@ -83,6 +83,21 @@ it('agrees with closed forms for round bodies', function (Mesh $mesh, Vec3 $up, 
     ];
 });
 
+it('tells the mean step of what is seen from the mean in which the unseen is smooth', function () {
+    // a wedge: its slope (|n_z| = cos 45°) faces the viewers at −Y, its walls are upright, its foot is flat
+    $b = new Wrenlo\Core\Mesh\MeshBuilder;
+    $v = array_map(static fn (array $p): int => $b->vertex(...$p), [[0, 0, 0], [10, 0, 0], [10, 10, 0], [0, 10, 0], [10, 10, 10], [0, 10, 10]]);
+    $b->quad($v[0], $v[3], $v[2], $v[1])->quad($v[0], $v[1], $v[4], $v[5])->quad($v[3], $v[5], $v[4], $v[2])->triangle($v[1], $v[2], $v[4])->triangle($v[0], $v[5], $v[3]);
+    $stances = stances($b->build());
+    $m = $stances->exact(new Vec3(0, 0, 1));
+    [$slope, $seenOf] = [100 * M_SQRT2, $stances->basis->seenArea];
+    $seen = array_sum($seenOf) - $seenOf[0] - $seenOf[1]; // without the flat foot
+    expect($m->stepMeanMm)->toEqualWithDelta(0.2 * $slope * M_SQRT1_2 / ($slope + 100 + 100), 1e-12)
+        ->and($m->seenStepMeanMm)->toEqualWithDelta(0.2 * M_SQRT1_2 * ($seenOf[2] + $seenOf[3]) / ($slope + 200), 1e-12)
+        ->and($m->seenStepMm)->toEqualWithDelta(0.2 * M_SQRT1_2 * ($seenOf[2] + $seenOf[3]) / $seen, 1e-12)
+        ->and($m->seenStepMeanMm)->toBeLessThan($m->stepMeanMm + 1e-12)->and($m->seenStepMm)->toBeGreaterThan($m->stepMeanMm);
+});
+
 it('lets a sphere stand on hardly more than a point', function () {
     // what lies within PLATE_MM of the lowest point: a circle of radius √(2·r·PLATE_MM)
     expect(exactly(Solids::sphere(10, 360))->toppleMarginMm)->toBeGreaterThanOrEqual(0.0)->toBeLessThan(sqrt(2 * 10 * StanceRules::PLATE_MM) + 1e-9)

@@ -7,7 +7,10 @@ namespace Wrenlo\Core\Mesh;
 /** Something a person should know about a file that was read all the same. */
 final readonly class Warning
 {
-    /** @param  string  $code stable, lower case; @param  string  $message one sentence */
+    /**
+     * @param  string  $code  stable, lower case
+     * @param  string  $message  one sentence
+     */
     public function __construct(public string $code, public string $message) {}
 
     /** @return array{code: string, message: string} */

@@ -14,18 +14,36 @@ final class Criteria
         static $all = null;
 
         return $all ??= array_column([
-            new Criterion('step', 'Step lines seen', 'µm', 0, true, 'step lines', 'Step height t·|n_z|, averaged over the surface the viewers face.', 1,
-                static fn (StanceMetrics $m): float => 1000 * $m->seenStepMm),
-            new Criterion('terrace', 'Contours seen', 'mm²', 0, true, 'contours', 'Seen surface so shallow that single layers show as contour lines wider than 0.4 mm.', 5,
-                static fn (StanceMetrics $m): float => $m->seenTerraceMm2),
-            new Criterion('scar', 'Scars seen', 'mm²', 0, true, 'seen scars', 'Area where supports touch, weighted by how much the viewers see of it.', 5,
-                static fn (StanceMetrics $m): float => $m->seenScarMm2),
-            new Criterion('support', 'Support used', 'cm³', 1, true, 'support', 'Volume of the support columns, before their density.', 0.1,
-                static fn (StanceMetrics $m): float => $m->supportMm3 / 1000),
-            new Criterion('stand', 'Standing safe', 'mm', 1, false, 'margin against toppling', 'How far inside its own footprint the centre of mass lies; below zero it leans on its supports.', 0.5,
-                static fn (StanceMetrics $m): float => $m->toppleMarginMm, 0.0),
-            new Criterion('time', 'Time', 'h', 1, true, 'time', 'Hours by the first estimate: walls, skins, infill, supports, layer changes.', 0.1,
-                static fn (StanceMetrics $m): float => $m->hours),
+            new Criterion(
+                key: 'step', label: 'Step lines seen', unit: 'µm', decimals: 0, lowerIsBetter: true, noun: 'step lines',
+                why: 'Step height t·|n_z|, averaged over the surface the viewers face.',
+                notable: 1, read: static fn (StanceMetrics $m): float => 1000 * $m->seenStepMm,
+            ),
+            new Criterion(
+                key: 'terrace', label: 'Contours seen', unit: 'mm²', decimals: 0, lowerIsBetter: true, noun: 'contours',
+                why: 'Seen surface so shallow that single layers show as contour lines wider than 0.4 mm.',
+                notable: 5, read: static fn (StanceMetrics $m): float => $m->seenTerraceMm2,
+            ),
+            new Criterion(
+                key: 'scar', label: 'Scars seen', unit: 'mm²', decimals: 0, lowerIsBetter: true, noun: 'seen scars',
+                why: 'Area where supports touch, weighted by how much the viewers see of it.',
+                notable: 5, read: static fn (StanceMetrics $m): float => $m->seenScarMm2,
+            ),
+            new Criterion(
+                key: 'support', label: 'Support used', unit: 'cm³', decimals: 1, lowerIsBetter: true, noun: 'support',
+                why: 'Volume of the support columns, before their density.',
+                notable: 0.1, read: static fn (StanceMetrics $m): float => $m->supportMm3 / 1000,
+            ),
+            new Criterion(
+                key: 'stand', label: 'Standing safe', unit: 'mm', decimals: 1, lowerIsBetter: false, noun: 'margin against toppling',
+                why: 'How far inside its own footprint the centre of mass lies; below zero it leans on its supports.',
+                notable: 0.5, read: static fn (StanceMetrics $m): float => $m->toppleMarginMm, alikeBelow: 0.0,
+            ),
+            new Criterion(
+                key: 'time', label: 'Time', unit: 'h', decimals: 1, lowerIsBetter: true, noun: 'time',
+                why: 'Hours by the first estimate: walls, skins, infill, supports, layer changes.',
+                notable: 0.1, read: static fn (StanceMetrics $m): float => $m->hours,
+            ),
         ], null, 'key');
     }
 

@@ -14,9 +14,10 @@ final readonly class Criterion
 
     /**
      * @param  string  $key  stable: weights and columns go by it
-     * @param  string  $wins  “{gain} less seen step”: how a reason names a difference in its favour
+     * @param  string  $noun  how a reason names it: “96 mm² of seen scars”
      * @param  Closure(StanceMetrics): float  $read  the best number known: an estimate, or exact where the stance is proven
      * @param  float  $notable  differences below this are not worth a word, in the unit shown
+     * @param  ?float  $alikeBelow  values below this are all the same to a person: a piece that leans on its supports leans
      */
     public function __construct(
         public string $key,
@@ -24,11 +25,10 @@ final readonly class Criterion
         public string $unit,
         public int $decimals,
         public bool $lowerIsBetter,
-        public string $wins,
+        public string $noun,
         public string $why,
         public float $notable,
         private Closure $read,
-        /** values below this are all the same to a person: a piece that leans on its supports leans */
         private ?float $alikeBelow = null,
     ) {}
 

@@ -63,6 +63,6 @@ final class Reason
     {
         [$c, $mine, $theirs] = $difference;
 
-        return "*{$c->format($mine)}* of {$c->wins} instead of *{$c->plain($theirs)}*";
+        return "*{$c->format($mine)}* of {$c->noun} instead of *{$c->plain($theirs)}*";
     }
 }

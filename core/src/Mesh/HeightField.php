@@ -63,13 +63,8 @@ final readonly class HeightField
             $z[$i] -= $minZ;
         }
         [$head, $next, $at, $facet] = self::crossings($x, $y, $z, $mesh->tri, $cols, $rows);
-        [$ux, $uy, $uz] = array_slice($stance->rows, 6);
-        $nz = [];
-        foreach ($facets->nx as $f => $nx) {
-            $nz[] = $nx * $ux + $facets->ny[$f] * $uy + $facets->nz[$f] * $uz;
-        }
 
-        return self::walk($head, $next, $at, $facet, $nz, $seen, $cols, $cell, $height, $layerMm, $overhangSine, $plateMm, $minX, $minY);
+        return self::walk($head, $next, $at, $facet, $facets, $stance, $seen, $cols, $cell, $height, $layerMm, $overhangSine, $plateMm, $minX, $minY);
     }
 
     /** Half a millimetre, finer for small pieces (about 120 cells across), coarser past 250,000 cells. */
@@ -212,14 +207,15 @@ final readonly class HeightField
      * @param  list<int>  $next
      * @param  list<float>  $at
      * @param  list<int>  $facet
-     * @param  list<float>  $nz  of each facet, plate frame
      * @param  list<float>  $seen
      */
     private static function walk(
-        array $head, array $next, array $at, array $facet, array $nz, array $seen,
+        array $head, array $next, array $at, array $facet, Surface $facets, Rotation $stance, array $seen,
         int $cols, float $cell, float $height, float $layer, float $overhangSine, float $plate, float $minX, float $minY,
     ): self {
         $cellArea = $cell * $cell;
+        ['nx' => $nx, 'ny' => $ny, 'nz' => $nz] = get_object_vars($facets);
+        [$ux, $uy, $uz] = array_slice($stance->rows, 6);
         // up and down at the ends of every stretch, on a fine ladder of heights: their running sum is the cross-section
         $perMm = $height > 0 ? HeightBands::RUNGS / $height : 0.0;
         $solidRung = $supportRung = array_fill(0, HeightBands::RUNGS + 2, 0);
@@ -257,7 +253,7 @@ final readonly class HeightField
                     }
                     $start = $z[$j];
                     $which = -1 - $which;
-                    $n = $nz[$which];
+                    $n = $nx[$which] * $ux + $ny[$which] * $uy + $nz[$which] * $uz; // along the build direction
                     if ($n >= -$overhangSine || $start <= $plate || $start <= $floor) {
                         continue;
                     }
@@ -269,7 +265,7 @@ final readonly class HeightField
                     $supportRung[(int) ($floor * $perMm + 0.5)]++;
                     $supportRung[(int) ($start * $perMm + 0.5)]--;
                     if ($floorFacet >= 0) {
-                        $mark = $cellArea / max($nz[$floorFacet], self::STEEPEST);
+                        $mark = $cellArea / max($nx[$floorFacet] * $ux + $ny[$floorFacet] * $uy + $nz[$floorFacet] * $uz, self::STEEPEST);
                         $landing += $mark;
                         $seenScar += $mark * $seen[$floorFacet];
                     } else {

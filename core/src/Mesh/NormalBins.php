@@ -6,6 +6,7 @@ namespace Wrenlo\Core\Mesh;
 
 use function array_filter;
 use function array_sum;
+use function count;
 use function intdiv;
 use function sqrt;
 use function usort;
@@ -19,6 +20,9 @@ use function usort;
 final readonly class NormalBins
 {
     private const GRID = 20;
+
+    /** Up to this many facets each one is a bin of its own, and the estimates are exact. */
+    private const FEW_FACETS = 6_000;
 
     private const FINE_GRID = 512;
 
@@ -47,6 +51,8 @@ final readonly class NormalBins
         // binOf: fine key (flat patches, shifted past the coarse keys) or coarse key → position in the lists below
         $binOf = $sumX = $sumY = $sumZ = $sumA = $sumV = $momX = $momY = $momZ = $flatBin = [];
         $scale = self::GRID / self::FINE_GRID;
+        $isSmall = count($area) <= self::FEW_FACETS;
+        $spread = [];
         $count = 0;
         foreach ($fine as $f => $key) {
             $a = $area[$f];
@@ -55,6 +61,8 @@ final readonly class NormalBins
             }
             if (isset($isFlat[$key])) {
                 $slot = -1 - $key;
+            } elseif ($isSmall) {
+                $slot = $f;
             } else {
                 $face = intdiv($key, self::FINE_GRID * self::FINE_GRID);
                 $rest = $key - $face * self::FINE_GRID * self::FINE_GRID;
@@ -81,6 +89,9 @@ final readonly class NormalBins
         for ($b = 0; $b < $count; $b++) {
             $length = sqrt($sumX[$b] ** 2 + $sumY[$b] ** 2 + $sumZ[$b] ** 2);
             $inv = $length > 0.0 ? 1 / $length : 0.0;
+            // a mean of unit normals that differ is shorter than one by their variance; a uniform spread is √3 deviations wide
+            $short = 1 - $length / $sumA[$b];
+            $spread[] = $short > 1e-9 ? sqrt(3 * $short) : 0.0;
             $sumX[$b] *= $inv;
             $sumY[$b] *= $inv;
             $sumZ[$b] *= $inv;
@@ -91,7 +102,7 @@ final readonly class NormalBins
         }
         usort($flatBin, static fn (int $p, int $q): int => $sumA[$q] <=> $sumA[$p]);
 
-        return new self(new Surface($sumX, $sumY, $sumZ, $sumA, $momX, $momY, $momZ), $sumV, $flatBin);
+        return new self(new Surface($sumX, $sumY, $sumZ, $sumA, $momX, $momY, $momZ, $spread), $sumV, $flatBin);
     }
 
     /**

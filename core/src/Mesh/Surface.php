@@ -26,11 +26,13 @@ final readonly class Surface
      * @param  list<float>  $cx  area centroid, mm
      * @param  list<float>  $cy
      * @param  list<float>  $cz
+     * @param  list<float>  $spread  half-width of the normals gathered in a patch, radians; empty when each has one normal
      */
     public function __construct(
         public array $nx, public array $ny, public array $nz,
         public array $area,
         public array $cx, public array $cy, public array $cz,
+        public array $spread = [],
     ) {}
 
     /** One patch a facet, in facet order. */

@@ -55,6 +55,10 @@ final readonly class StanceSums
         ['nx' => $nx, 'ny' => $ny, 'nz' => $nz, 'area' => $area, 'cx' => $cx, 'cy' => $cy, 'cz' => $cz] = get_object_vars($patches);
         [$ux, $uy, $uz] = $up->toArray();
         $overhang = -$rules->overhangSine();
+        // a bin whose normals lie on both sides of the limit counts in part; a facet never does (no spread)
+        $spread = $patches->spread;
+        $across = cos(deg2rad($rules->limitDeg));
+        $reach = $spread === [] ? 0.0 : $across * max($spread);
         $flat = StanceRules::flatCosine();
         $broad = $rules->terraceCosine();
         $plate = $lowest + StanceRules::PLATE_MM;
@@ -62,12 +66,20 @@ final readonly class StanceSums
         $terrace = $seenTerrace = $flatUp = $contact = $wall = $skin = 0.0;
         foreach ($area as $f => $a) {
             $c = $nx[$f] * $ux + $ny[$f] * $uy + $nz[$f] * $uz;
-            if ($c < $overhang) {
-                $overhangA += $a;
+            if ($c < $overhang + $reach) {
+                $share = $c < $overhang ? 1.0 : 0.0;
+                if ($c > $overhang - $reach) {
+                    $w = $across * $spread[$f];
+                    $off = $overhang - $c;
+                    if ($w > 0.0 && $off < $w && $off > -$w) {
+                        $share = 0.5 + 0.5 * $off / $w;
+                    }
+                }
+                $overhangA += $share * $a;
                 $h = $cx[$f] * $ux + $cy[$f] * $uy + $cz[$f] * $uz;
-                $support -= $a * $c * ($h - $lowest);
+                $support -= $share * $a * $c * ($h - $lowest);
                 if ($h > $plate) {
-                    $seenOverhang += $seenArea[$f];
+                    $seenOverhang += $share * $seenArea[$f];
                 } elseif ($c < -$flat) {
                     $contact += $a;
                 }

@@ -36,7 +36,7 @@ Route::middleware(KnowThePerson::class)->group(function () {
     Route::delete('/pieces/{piece}/analysis', [AnalysisController::class, 'destroy']);
     Route::get('/pieces/{piece}/ranking', [RankingController::class, 'show']);
     Route::put('/pieces/{piece}/plan', [PlanController::class, 'update']);
-    Route::get('/pieces/{piece}/export/{format}', [ExportController::class, 'show'])->whereIn('format', ['stl', 'json', 'sheet']);
+    Route::get('/pieces/{piece}/export/{format}', [ExportController::class, 'show'])->whereIn('format', ['stl', '3mf', 'obj', 'json', 'sheet']);
     Route::get('/pieces/{piece}/{kind}', [PieceFileController::class, 'show'])->whereIn('kind', ['geometry', 'seen', 'picture']);
 
     Route::get('/stances/{candidate}', [StanceController::class, 'show']);

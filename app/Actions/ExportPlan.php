@@ -10,7 +10,7 @@ use App\Models\Piece;
 use App\Storage\Blobs;
 use App\Storage\PortraitPng;
 use Illuminate\Support\Str;
-use Wrenlo\Core\Format\Stl\StlWriter;
+use Wrenlo\Core\Format\MeshFormats;
 use Wrenlo\Core\Geometry\Rotation;
 use Wrenlo\Core\Orientation\Criteria;
 use Wrenlo\Core\Orientation\Lean;
@@ -34,10 +34,10 @@ final readonly class ExportPlan
         return (Str::slug($this->piece->name) ?: 'piece').'-standing.'.$ending;
     }
 
-    public function writeStl(): void
+    public function writeMesh(string $ending): void
     {
         $stream = fopen('php://output', 'wb') ?: throw new \RuntimeException('The download cannot be written.');
-        StlWriter::write($stream, $this->standing(), "{$this->piece->name} - Wrenlo");
+        MeshFormats::write($stream, $ending, $this->standing(), "{$this->piece->name} - Wrenlo");
         fclose($stream);
     }
 

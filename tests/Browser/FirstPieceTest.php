@@ -83,7 +83,7 @@ it('goes from a dropped file to a downloaded mesh', function () {
     $this->chrome->button('Set 0.12 mm')->click();
     $this->chrome->waitForText('Take it to the printer');
     $this->chrome->until('the plan', fn (Chrome $c) => str_contains($c->text(), 'layers of 0.12'));
-    $this->chrome->driver->findElement(Facebook\WebDriver\WebDriverBy::xpath("//a[contains(., 'Oriented mesh')]"))->click();
+    $this->chrome->driver->findElement(Facebook\WebDriver\WebDriverBy::xpath("//a[normalize-space()='STL']"))->click();
     $file = $this->chrome->until('the download', fn (Chrome $c) => glob($c->downloads.'/*.stl')[0] ?? null, 60);
 
     $stance = json_decode((string) $this->chrome->js('return fetch(arguments[0]).then((r) => r.text())', "/stances/{$chosen}"), true);
@@ -123,7 +123,7 @@ it('refuses a wrong file and shows what is wrong with a damaged one', function (
     $this->app->startWorker();
     $this->chrome->visit($this->app->url)->waitForText('Nothing on the shelves yet');
     dropFile($this->chrome, 'hello', 'letter.txt');
-    $this->chrome->waitForText('is not a file Wrenlo reads yet; it reads STL.');
+    $this->chrome->waitForText('is not a file Wrenlo reads yet; it reads STL, 3MF, OBJ and PLY.');
     dropFile($this->chrome, substr(Solids::stl(Marsh::pod()), 0, 9000), 'half a pod.stl');
     $this->chrome->waitForText('The file could not be read', 60)->waitForText('The file ends at byte 9,000');
     $this->chrome->visit($this->app->url)->waitForText('See what is wrong with the file');

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use Illuminate\Support\Facades\Artisan;
 use Symfony\Component\Process\Process;
+use Tests\Support\MeshFiles;
 use Tests\Support\Solids;
 use Wrenlo\Core\Format\MeshFormats;
 use Wrenlo\Core\Mesh\MeshInspector;
@@ -29,6 +30,14 @@ it('inspects', function () {
     ])->and($report['volume_mm3'])->toEqual(24000.0)->and($report['centre_of_mass_mm'])->toEqual([10.0, 15.0, 20.0])
         ->and($report['bbox_mm'])->toEqual([[0.0, 0.0, 0.0], [20.0, 30.0, 40.0]])->and($report['unit_guess'])->toBe('mm')->and($report['warnings'])->toBe([]);
 });
+
+it('reads every format it knows, and writes the one the ending says', function (string $ending) {
+    $out = sys_get_temp_dir().'/wrenlo-standing-'.getmypid().".{$ending}";
+    $result = wrenlo('export', ['file' => Solids::file(MeshFiles::bytes(Solids::box(20, 30, 40), $ending), $ending), '--up' => '1,0,0', '--out' => $out]);
+    expect($result['triangles'])->toBe(12)->and($result['height_mm'])->toEqual(20.0);
+    expect(wrenlo('inspect', ['file' => $out]))->toMatchArray(['triangles' => 12, 'watertight' => true])->volume_mm3->toEqualWithDelta(24000.0, 1e-3);
+    unlink($out);
+})->with(['stl', '3mf', 'obj', 'ply']);
 
 it('poses', function () {
     $pose = wrenlo('pose', ['file' => Solids::file(Solids::stl(Solids::box(20, 30, 40))), '--up' => '1,0,0', '--layer' => '0.1']);

@@ -38,6 +38,10 @@ it('exports the oriented mesh and the plan', function () {
     $mesh = MeshFormats::read(fopen(Solids::file($response->streamedContent()), 'rb'), 'stl')->mesh;
     expect($mesh->bounds()->min->z)->toBe(0.0)->and($mesh->bounds()->size()->z)->toEqualWithDelta($stance['heightMm'], 1e-4)
         ->and(MeshInspector::inspect($mesh)->volumeMm3)->toEqualWithDelta($piece->report['volume_mm3'], 1e-4 * $piece->report['volume_mm3']);
+    foreach (['3mf', 'obj'] as $ending) {
+        $other = MeshFormats::read(fopen(Solids::file($this->get("/pieces/{$piece->id}/export/{$ending}")->assertOk()->assertDownload("pod-standing.{$ending}")->streamedContent(), $ending), 'rb'), $ending)->mesh;
+        expect($other->triangleCount())->toBe($mesh->triangleCount())->and($other->bounds()->size()->z)->toEqualWithDelta($stance['heightMm'], 1e-4);
+    }
     $plan = $this->get("/pieces/{$piece->id}/export/json")->assertOk()->json();
     expect($plan['stance']['up'])->toEqualWithDelta($stance['up'], 1e-12)->and($plan['layers']['layer_mm'])->toBe(0.2)
         ->and($plan['piece']['sha256'])->toBe($piece->blob)->and($plan['units']['length'])->toBe('mm');

@@ -62,6 +62,15 @@ final class RealMeshes
         return new Mesh($x, $y, $z, $tri);
     }
 
+    /** Where bin/fetch-meshes puts a file; the test is left out, aloud, when it is not there. */
+    public static function path(string $name): string
+    {
+        $path = self::root(".setup/meshes/{$name}");
+        self::needs($path);
+
+        return $path;
+    }
+
     private static function needs(string $path): void
     {
         if (! is_file($path)) {

@@ -18,7 +18,7 @@ use Wrenlo\Core\Sight\Display;
 /** A command over one mesh file: `--json` prints the numbers of the screens, a failure is one sentence on stderr and exit 1. */
 abstract class MeshCommand extends Command
 {
-    protected const FILE = '{file : a mesh file (STL), read as millimetres}';
+    protected const FILE = '{file : a mesh file (STL, 3MF, OBJ or PLY), read as millimetres where it states no unit}';
 
     protected const STANCE_OPTIONS = '{--layer=0.2 : layer height, mm} {--limit=45 : overhang limit from the vertical, degrees}
         {--front=0,-1,0 : direction towards the viewers, file frame} {--shown-up=0,0,1 : what is up when the piece is shown, file frame}';

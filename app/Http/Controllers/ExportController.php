@@ -8,6 +8,7 @@ use App\Actions\ExportPlan;
 use App\Models\Piece;
 use Illuminate\Contracts\View\View;
 use Symfony\Component\HttpFoundation\Response;
+use Wrenlo\Core\Format\MeshFormats;
 
 /** What a decided plan leaves the house as: the oriented mesh, the plan as JSON, the sheet. */
 final class ExportController extends Controller
@@ -18,7 +19,7 @@ final class ExportController extends Controller
         $export = ExportPlan::of($piece) ?? abort(409, 'Decide on a stance first; there is nothing to take away yet.');
 
         return match ($format) {
-            'stl' => response()->streamDownload($export->writeStl(...), $export->fileName('stl'), ['Content-Type' => 'model/stl']),
+            'stl', '3mf', 'obj' => response()->streamDownload(static fn () => $export->writeMesh($format), $export->fileName($format), ['Content-Type' => MeshFormats::mime($format)]),
             'json' => response()->json($export->plan(), options: JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION)
                 ->header('Content-Disposition', 'attachment; filename="'.$export->fileName('json').'"'),
             'sheet' => view('sheet', $export->sheet()),

@@ -34,7 +34,7 @@ final class StorePieceRequest extends FormRequest
         return [function (Validator $validator): void {
             $file = $this->file('file');
             if ($file instanceof UploadedFile && ! MeshFormats::knows($file->getClientOriginalExtension())) {
-                $validator->errors()->add('file', 'Wrenlo does not read “.'.mb_substr($file->getClientOriginalExtension(), 0, 12).'” files yet; it reads '.strtoupper(implode(', ', MeshFormats::endings())).'.');
+                $validator->errors()->add('file', 'Wrenlo does not read “.'.mb_substr($file->getClientOriginalExtension(), 0, 12).'” files yet; it reads '.MeshFormats::names().'.');
             }
         }];
     }

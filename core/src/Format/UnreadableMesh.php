@@ -72,6 +72,27 @@ final class UnreadableMesh extends RuntimeException
         return new self('syntax', "Line {$line}: “{$found}” stands where {$what} should.");
     }
 
+    public static function refersToNothing(string $what, string $place): self
+    {
+        return new self('bad_index', "{$place} refers to {$what}, which is not in the file.");
+    }
+
+    /** A format of several layers (a header, an archive, XML): what breaks its rules, and where. */
+    public static function breaksTheRules(string $reason, string $sentence): self
+    {
+        return new self($reason, $sentence);
+    }
+
+    public static function reachesTooFar(string $axis, float $value): self
+    {
+        return new self('too_far', sprintf('A corner lies at %s = %.1e: no piece is that large, so the file is damaged.', $axis, $value));
+    }
+
+    public static function expandsBeyond(string $part, int $limitBytes): self
+    {
+        return new self('too_large', "The part “{$part}” unpacks to more than ".number_format($limitBytes / 1e6).' MB: Wrenlo stops there.');
+    }
+
     public static function hasCorners(int $count, int $facet, int $line): self
     {
         return new self('syntax', 'Facet '.number_format($facet)." (line {$line}) has {$count} corners: a facet in this format has three.");

@@ -131,7 +131,7 @@ it('refuses more triangles than it can hold, from the header alone', function ()
 });
 
 it('names the formats it knows when it meets another', function () {
-    expect(fn () => readStl('x', 'doc'))->toThrow(UnreadableMesh::class, 'Wrenlo does not read “.doc” files yet; it reads STL.');
+    expect(fn () => readStl('x', 'doc'))->toThrow(UnreadableMesh::class, 'Wrenlo does not read “.doc” files yet; it reads STL, 3MF, OBJ and PLY.');
 });
 
 it('welds −0 to 0', function () {

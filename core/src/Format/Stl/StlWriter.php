@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace Wrenlo\Core\Format\Stl;
 
+use Wrenlo\Core\Format\MeshWriter;
 use Wrenlo\Core\Mesh\Mesh;
 
 /** Writes binary STL, streamed in chunks. The header carries no date, so that equal meshes give equal files. */
-final class StlWriter
+final class StlWriter implements MeshWriter
 {
     private const CHUNK = 2048;
 
-    /** @param  resource  $stream writable */
     public static function write($stream, Mesh $mesh, string $title = 'Wrenlo'): void
     {
         ['x' => $x, 'y' => $y, 'z' => $z, 'tri' => $tri] = get_object_vars($mesh);

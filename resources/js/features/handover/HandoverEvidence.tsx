@@ -44,13 +44,23 @@ export function HandoverEvidence({ pieceId, lean, choice, shelf, tools, bedMm, o
                 <Pick label="Filament" items={shelf.filaments} value={tools.filament_id} onPick={(id) => onTools({ filament_id: id })} />
             </section>
             <ul className="space-y-2">
-                <Take
-                    href={`/pieces/${pieceId}/export/stl`}
-                    name="Oriented mesh"
-                    what="Binary STL, millimetres, lowest point at z = 0"
-                    isOpen={lean !== null}
-                    download
-                />
+                <li
+                    className={`rounded-md border px-3 py-2 text-[13px] ${lean ? 'border-base-300' : 'border-dashed border-base-300 text-soft'}`}
+                >
+                    <span className="block font-semibold">Oriented mesh</span>
+                    <span className="block text-[12px] text-soft">Millimetres, lowest point at z = 0</span>
+                    <span className="mt-1.5 flex gap-1.5">
+                        {MESH_FILES.map(({ ending, what }) =>
+                            lean ? (
+                                <a key={ending} href={`/pieces/${pieceId}/export/${ending}`} title={what} className="btn btn-xs" download>
+                                    {ending.toUpperCase()}
+                                </a>
+                            ) : (
+                                <span key={ending}>{ending.toUpperCase()}</span>
+                            ),
+                        )}
+                    </span>
+                </li>
                 <Take
                     href={`/pieces/${pieceId}/export/sheet`}
                     name="Sheet to print"
@@ -72,6 +82,12 @@ export function HandoverEvidence({ pieceId, lean, choice, shelf, tools, bedMm, o
         </div>
     );
 }
+
+const MESH_FILES = [
+    { ending: '3mf', what: '3MF core: states its unit, the one to prefer' },
+    { ending: 'stl', what: 'Binary STL: every program opens it' },
+    { ending: 'obj', what: 'OBJ text' },
+];
 
 function Pick({ label, items, value, onPick }: { label: string; items: Shelf['printers']; value: number; onPick: (id: number) => void }) {
     return (

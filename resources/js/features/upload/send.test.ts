@@ -10,6 +10,8 @@ describe('before a file is sent', () => {
         [{ name: 'bird.stl', size: 3e8 }, '“bird.stl” is larger than 256 MB. Reduce the mesh in the program it was made with.'],
         [{ name: 'bird.stl', size: 0 }, '“bird.stl” is empty.'],
     ])('%o', (file, expected) => expect(refusal(file, ['stl'], 256 * 1048576)).toBe(expected));
+    it('names every format it knows', () =>
+        expect(refusal({ name: 'a.doc', size: 1 }, ['stl', '3mf', 'ply'], 9)).toContain('it reads STL, 3MF and PLY.'));
 });
 
 describe('an error answer', () => {

@@ -25,7 +25,8 @@ export function sendFile(file: File, onShare: (share: number) => void): { done: 
 /** Why a file should not even be sent, or null. */
 export function refusal(file: { name: string; size: number }, endings: string[], maxBytes: number): string | null {
     const ending = file.name.includes('.') ? (file.name.split('.').pop() ?? '').toLowerCase() : '';
-    const known = endings.map((e) => e.toUpperCase()).join(', ');
+    const names = endings.map((e) => e.toUpperCase());
+    const known = names.length > 1 ? `${names.slice(0, -1).join(', ')} and ${names[names.length - 1]}` : names.join('');
     if (!endings.includes(ending)) return `“${file.name}” is not a file Wrenlo reads yet; it reads ${known}.`;
     if (file.size > maxBytes)
         return `“${file.name}” is larger than ${Math.round(maxBytes / 1048576)} MB. Reduce the mesh in the program it was made with.`;

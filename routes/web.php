@@ -10,6 +10,7 @@ use App\Http\Controllers\PlanController;
 use App\Http\Controllers\RankingController;
 use App\Http\Controllers\SessionController;
 use App\Http\Controllers\ShelfController;
+use App\Http\Controllers\SplitController;
 use App\Http\Controllers\StanceController;
 use App\Http\Middleware\KnowThePerson;
 use App\Http\Middleware\OnlyWithAccounts;
@@ -37,7 +38,8 @@ Route::middleware(KnowThePerson::class)->group(function () {
     Route::get('/pieces/{piece}/ranking', [RankingController::class, 'show']);
     Route::put('/pieces/{piece}/plan', [PlanController::class, 'update']);
     Route::get('/pieces/{piece}/export/{format}', [ExportController::class, 'show'])->whereIn('format', ['stl', '3mf', 'obj', 'json', 'sheet']);
-    Route::get('/pieces/{piece}/{kind}', [PieceFileController::class, 'show'])->whereIn('kind', ['geometry', 'seen', 'picture']);
+    Route::get('/pieces/{piece}/{kind}', [PieceFileController::class, 'show'])->whereIn('kind', ['geometry', 'seen', 'repair', 'picture']);
+    Route::post('/pieces/{piece}/split', [SplitController::class, 'store']);
 
     Route::get('/stances/{candidate}', [StanceController::class, 'show']);
     Route::get('/stances/{candidate}/picture', [PieceFileController::class, 'stance']);

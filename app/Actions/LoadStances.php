@@ -19,7 +19,7 @@ final class LoadStances
 {
     public static function reading(Piece $piece): Reading
     {
-        return ReadMesh::fromPath(Blobs::path($piece->blob), $piece->ending(), $piece->scale);
+        return ReadMesh::fromPath(Blobs::path($piece->blob), $piece->ending(), $piece->recipe());
     }
 
     public static function for(Analysis $analysis): Stances

@@ -7,12 +7,13 @@ namespace App\Actions;
 use Wrenlo\Core\Format\MeshFormats;
 use Wrenlo\Core\Format\Reading;
 use Wrenlo\Core\Format\UnreadableMesh;
+use Wrenlo\Core\Mesh\MeshRecipe;
 
-/** Opens a file and reads it as a mesh, scaled to millimetres. */
+/** Opens a file and reads it as a mesh in millimetres, done up as the recipe says. */
 final class ReadMesh
 {
     /** @throws UnreadableMesh */
-    public static function fromPath(string $path, ?string $ending = null, float $scale = 1.0): Reading
+    public static function fromPath(string $path, ?string $ending = null, ?MeshRecipe $recipe = null): Reading
     {
         $stream = is_file($path) ? @fopen($path, 'rb') : false;
         if ($stream === false) {
@@ -24,6 +25,6 @@ final class ReadMesh
             fclose($stream);
         }
 
-        return new Reading($reading->mesh->scaled($scale), $reading->warnings);
+        return $recipe === null ? $reading : $reading->with($recipe->apply($reading->mesh));
     }
 }

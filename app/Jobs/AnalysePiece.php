@@ -11,6 +11,7 @@ use App\Enums\AnalysisState;
 use App\Exceptions\AnalysisCancelled;
 use App\Models\Analysis;
 use App\Models\Candidate;
+use App\Models\Piece;
 use App\Storage\Blobs;
 use App\Storage\PortraitPng;
 use App\Storage\StageFile;
@@ -22,7 +23,10 @@ use Illuminate\Support\Facades\DB;
 use Throwable;
 use Wrenlo\Core\Format\UnreadableMesh;
 use Wrenlo\Core\Mesh\ConvexHull;
+use Wrenlo\Core\Mesh\Mesh;
 use Wrenlo\Core\Mesh\MeshInspector;
+use Wrenlo\Core\Mesh\MeshReport;
+use Wrenlo\Core\Mesh\Repair\MeshRepairs;
 use Wrenlo\Core\Mesh\Surface;
 use Wrenlo\Core\Orientation\Candidate as CoreCandidate;
 use Wrenlo\Core\Orientation\Criteria;
@@ -87,21 +91,22 @@ final class AnalysePiece implements ShouldQueue
         $progress->say(12, 'Measuring '.number_format($mesh->triangleCount()).' facets');
         $facets = Surface::ofFacets($mesh);
         $hull = ConvexHull::of($mesh);
+        if (! Blobs::hasDerived($piece->derivedFolder().'/geometry.bin')) {
+            $progress->say(16, 'Setting the stage');
+            StageFile::putGeometry($piece->derivedFolder(), $mesh);
+        }
         if ($piece->report === null) {
             $report = MeshInspector::inspect($mesh, $facets, $hull, $reading->warnings);
+            $offers = $this->offers($piece, $mesh, $report, $progress);
             $piece->update([
+                'offers' => $offers, 'parts' => $reading->parts === [] ? null : array_column($reading->parts, 'name'),
                 'report' => $report->toArray(), 'triangles' => $report->triangles, 'watertight' => $report->topology->isWatertight(),
                 'longest_mm' => $report->bounds->longestSideMm(),
             ]);
         }
-        $geometry = $piece->derivedFolder().'/geometry.bin';
-        if (! Blobs::hasDerived($geometry)) {
-            $progress->say(20, 'Setting the stage');
-            Blobs::putDerived($geometry, static fn ($stream) => StageFile::writeGeometry($stream, $mesh));
-        }
         $progress->say(24, 'Looking at it from where the viewers stand');
         $stances = LoadStances::over($analysis, $mesh, $facets, $hull);
-        Blobs::putDerived("analysis-{$analysis->id}/seen.bin", static fn ($stream) => StageFile::writeSeen($stream, $stances->basis->seen));
+        StageFile::putMeasure($piece->derivedFolder(), "analysis-{$analysis->id}/seen.bin", $stances->basis->seen);
         $portrait = $piece->derivedFolder().'/portrait.png';
         if (! Blobs::hasDerived($portrait)) {
             Blobs::putDerived($portrait, PortraitPng::bytes($mesh, $piece->display()->toShelf(), 320));
@@ -109,6 +114,27 @@ final class AnalysePiece implements ShouldQueue
         $analysis->update(['volume_mm3' => $stances->basis->volumeMm3]);
 
         return $stances;
+    }
+
+    /**
+     * What could be repaired, with the facets it concerns for the stage. Nothing is applied.
+     *
+     * @return array<string, int> repair → count
+     */
+    private function offers(Piece $piece, Mesh $mesh, MeshReport $report, Progress $progress): array
+    {
+        $progress->say(20, 'Looking for what could be repaired');
+        $counts = [];
+        foreach (MeshRepairs::proposals($mesh, $report) as $key => $repaired) {
+            $mark = array_fill(0, $mesh->triangleCount(), 0.0);
+            foreach ($repaired->facets as $f) {
+                $mark[$f] = 1.0;
+            }
+            StageFile::putMeasure($piece->derivedFolder(), $piece->derivedFolder()."/repair-{$key}.bin", array_values($mark));
+            $counts[$key] = $repaired->count;
+        }
+
+        return $counts;
     }
 
     private function search(Analysis $analysis, Stances $stances, Progress $progress): void

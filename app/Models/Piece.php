@@ -11,6 +11,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Database\Eloquent\Relations\HasOne;
 use Illuminate\Support\Carbon;
 use Wrenlo\Core\Geometry\Vec3;
+use Wrenlo\Core\Mesh\MeshRecipe;
 use Wrenlo\Core\Sight\Display;
 
 /**
@@ -23,6 +24,10 @@ use Wrenlo\Core\Sight\Display;
  * @property string $blob
  * @property int $bytes
  * @property float $scale
+ * @property ?string $mirror
+ * @property ?list<string> $repairs
+ * @property ?array<string, int> $offers
+ * @property ?list<string> $parts
  * @property float $shown_up_x
  * @property float $shown_up_y
  * @property float $shown_up_z
@@ -46,7 +51,10 @@ final class Piece extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['report' => Versioned::class.':report,1', 'watertight' => 'boolean', 'scale' => 'float'];
+        return [
+            'report' => Versioned::class.':report,1', 'watertight' => 'boolean', 'scale' => 'float',
+            'repairs' => Versioned::class.':repairs,1', 'offers' => Versioned::class.':offers,1', 'parts' => Versioned::class.':parts,1',
+        ];
     }
 
     public function ending(): string
@@ -75,10 +83,21 @@ final class Piece extends Model
         return $columns;
     }
 
-    /** Where derived files of this piece at this scale lie. */
+    public function recipe(): MeshRecipe
+    {
+        return new MeshRecipe($this->scale, $this->mirror, $this->repairs ?? []);
+    }
+
+    /** @return array<string, null> the columns that say what its mesh is: a new recipe makes them stale */
+    public static function unmeasured(): array
+    {
+        return ['report' => null, 'triangles' => null, 'longest_mm' => null, 'watertight' => null, 'offers' => null];
+    }
+
+    /** Where derived files of this piece under this recipe lie. */
     public function derivedFolder(): string
     {
-        return "{$this->id}-".substr($this->blob, 0, 12).'-'.sprintf('%g', $this->scale);
+        return "{$this->id}-".substr($this->blob, 0, 12).'-'.$this->recipe()->key();
     }
 
     /** @return BelongsTo<User, $this> */

@@ -130,7 +130,17 @@ it('refuses a wrong file and shows what is wrong with a damaged one', function (
     dropFile($this->chrome, Solids::stl(Marsh::brokenFern()), 'fern.stl');
     $this->chrome->until('the candidates', fn (Chrome $c) => count($c->all('[data-stance]')) > 0, 90);
     $this->chrome->button('Look')->click();
-    $this->chrome->waitForText('Not a closed solid')->waitForText('border a hole');
+    $this->chrome->waitForText('Not a closed solid')->waitForText('border a hole')->waitForText('What can be put right');
+    // what would be touched is shown first, then it is repaired, then taken back
+    $this->chrome->js("document.querySelector('[aria-label^=\"Show where: Close\"]').click()");
+    $this->chrome->waitForText('Facets a repair would touch');
+    $this->chrome->first('#repair-holes')->click();
+    $this->chrome->button('Repair and measure anew')->click();
+    $this->chrome->waitForText('A sound solid', 90)->waitForText('Done; there is nothing more to do');
+    $this->chrome->until('the ranking', fn (Chrome $c) => ! str_contains($c->text(), '%'), 90);
+    $this->chrome->first('#repair-holes')->sendKeys(' ');
+    $this->chrome->button('Take it back and measure anew')->click();
+    $this->chrome->waitForText('Not a closed solid', 90);
 });
 
 it('can be worked by keyboard alone', function () {

@@ -2,20 +2,11 @@
 
 declare(strict_types=1);
 
-use Illuminate\Support\Facades\Artisan;
 use Symfony\Component\Process\Process;
 use Tests\Support\MeshFiles;
 use Tests\Support\Solids;
 use Wrenlo\Core\Format\MeshFormats;
 use Wrenlo\Core\Mesh\MeshInspector;
-
-/** @return array<string, mixed> */
-function wrenlo(string $command, array $arguments): array
-{
-    expect(Artisan::call("wrenlo:{$command}", [...$arguments, '--json' => true]))->toBe(0);
-
-    return json_decode(Artisan::output(), true, flags: JSON_THROW_ON_ERROR);
-}
 
 const POSE_KEYS = [
     'height_mm', 'overhang_area_mm2', 'support_to_plate_mm3', 'support_mm3', 'scar_area_mm2', 'landing_area_mm2', 'islands', 'step_mean_mm',

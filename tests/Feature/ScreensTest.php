@@ -13,7 +13,7 @@ use Wrenlo\Core\Geometry\Rotation;
 use Wrenlo\Core\Geometry\Vec3;
 
 it('shows an empty cabinet with what may be brought', function () {
-    $this->get('/')->assertOk()->assertInertia(fn ($page) => $page->component('Cabinet')->has('pieces', 0)->where('endings', ['stl'])->where('maxBytes', 268435456)->where('maxTriangles', 1200000));
+    $this->get('/')->assertOk()->assertInertia(fn ($page) => $page->component('Cabinet')->has('pieces', 0)->where('endings', ['stl', '3mf', 'obj', 'ply'])->where('maxBytes', 268435456)->where('maxTriangles', 1200000));
 });
 
 it('tells on each card what to do next', function () {
@@ -37,7 +37,7 @@ it('has a page of its own for what goes wrong', function (string $address, int $
 it('says that there is nothing to take away yet', function () {
     $piece = Pieces::analysed();
     $this->get("/pieces/{$piece->id}/export/sheet")->assertStatus(409)->assertInertia(fn ($page) => $page->where('message', 'Decide on a stance first; there is nothing to take away yet.'));
-    $this->get("/pieces/{$piece->id}/export/obj")->assertNotFound();
+    $this->get("/pieces/{$piece->id}/export/doc")->assertNotFound();
 });
 
 it('sends geometry, seen weights and pictures to be kept by the browser', function () {

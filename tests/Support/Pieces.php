@@ -32,6 +32,14 @@ final class Pieces
         return $piece->refresh();
     }
 
+    /** Goes the whole way through the queue, which is synchronous in tests; so does every later change. */
+    public static function fromBytes(string $bytes, string $name, ?User $user = null): Piece
+    {
+        config(['wrenlo.directions' => 60, 'wrenlo.finalists' => 3]);
+
+        return StoreUpload::handle($user ?? User::query()->first() ?? SetUpPerson::local(), Solids::file($bytes), $name)->refresh();
+    }
+
     public static function someone(string $email = 'ines@marsh.invalid'): User
     {
         return SetUpPerson::handle('Ines', $email, 'ten good words');

@@ -16,7 +16,7 @@ use App\Models\User;
 use Database\Demo\Marsh;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
-use Wrenlo\Core\Format\Stl\StlWriter;
+use Wrenlo\Core\Format\MeshFormats;
 use Wrenlo\Core\Geometry\Vec3;
 use Wrenlo\Core\Mesh\Mesh;
 use Wrenlo\Core\Orientation\Preset;
@@ -45,9 +45,9 @@ final class DemoCommand extends Command
         $small = (bool) $this->option('small');
         // the whelk waits in the queue: its analysis is there to be watched
         $this->bring($person, 'whelk shell.stl', $small ? Marsh::whelk(2.4) : Marsh::whelk());
-        $this->analyse($this->bring($person, 'fern relief.stl', Marsh::brokenFern()));
-        $this->analyse($this->bring($person, 'seed pod.stl', Marsh::pod()));
-        $curlew = $this->bring($person, 'curlew on a mooring post.stl', $small ? Marsh::curlew(2.6) : Marsh::curlew(), new Display(new Vec3(0, 0, 1), new Vec3(0.5, -0.87, 0)));
+        $this->analyse($this->bring($person, 'fern relief.obj', Marsh::brokenFern()));
+        $this->analyse($this->bring($person, 'seed pod.ply', Marsh::pod()));
+        $curlew = $this->bring($person, 'curlew on a mooring post.3mf', $small ? Marsh::curlew(2.6) : Marsh::curlew(), new Display(new Vec3(0, 0, 1), new Vec3(0.5, -0.87, 0)));
         $this->analyse($curlew);
         $this->plan($curlew);
         $this->line('The marsh cabinet is set up: four specimens.');
@@ -59,7 +59,7 @@ final class DemoCommand extends Command
     {
         $path = tempnam(sys_get_temp_dir(), 'wrenlo') ?: throw new \RuntimeException('No temporary file can be made.');
         $stream = fopen($path, 'wb') ?: throw new \RuntimeException('No temporary file can be made.');
-        StlWriter::write($stream, $mesh, $name);
+        MeshFormats::write($stream, pathinfo($name, PATHINFO_EXTENSION), $mesh, pathinfo($name, PATHINFO_FILENAME));
         fclose($stream);
         try {
             return StoreUpload::handle($person, $path, $name, $display);

@@ -49,8 +49,8 @@ final class PieceController extends Controller
     {
         $this->authorize('own', $piece);
         $piece->update($request->columns());
-        if ($piece->wasChanged('scale')) {
-            $piece->update(['report' => null, 'triangles' => null, 'longest_mm' => null, 'watertight' => null]);
+        if ($piece->wasChanged(['scale', 'mirror', 'repairs'])) {
+            $piece->update(Piece::unmeasured());
         }
         if ($request->changesNumbers()) {
             StartAnalysis::handle($piece);

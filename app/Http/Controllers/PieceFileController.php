@@ -9,6 +9,7 @@ use App\Models\Candidate;
 use App\Models\Piece;
 use App\Storage\Blobs;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
+use Wrenlo\Core\Mesh\Repair\MeshRepairs;
 
 /** Binary things the screens draw from. Their addresses change with their content, so browsers may keep them. */
 final class PieceFileController extends Controller
@@ -19,6 +20,7 @@ final class PieceFileController extends Controller
 
         return match ($kind) {
             'geometry' => self::send($piece->derivedFolder().'/geometry.bin', 'application/octet-stream'),
+            'repair' => self::send($piece->derivedFolder().'/repair-'.$this->repair().'.bin', 'application/octet-stream'),
             'seen' => self::send("analysis-{$piece->analysis?->id}/seen.bin", 'application/octet-stream'),
             'picture' => self::send(self::pictureKey($piece), 'image/png'),
             default => abort(404),
@@ -30,6 +32,13 @@ final class PieceFileController extends Controller
         $this->authorize('own', $candidate->analysis->piece);
 
         return self::send(ProveStance::pictureKey($candidate), 'image/png');
+    }
+
+    private function repair(): string
+    {
+        $key = request()->query('key');
+
+        return is_string($key) && in_array($key, MeshRepairs::keys(), true) ? $key : abort(404);
     }
 
     private static function pictureKey(Piece $piece): string

@@ -6,9 +6,12 @@ namespace App\Http\Requests;
 
 use App\Models\Piece;
 use Illuminate\Foundation\Http\FormRequest;
+use Illuminate\Validation\Rule;
 use Illuminate\Validation\Validator;
 use InvalidArgumentException;
 use Wrenlo\Core\Geometry\Vec3;
+use Wrenlo\Core\Mesh\MeshRecipe;
+use Wrenlo\Core\Mesh\Repair\MeshRepairs;
 use Wrenlo\Core\Sight\Display;
 
 final class UpdatePieceRequest extends FormRequest
@@ -21,6 +24,9 @@ final class UpdatePieceRequest extends FormRequest
         return [
             'name' => ['sometimes', 'string', 'max:80'],
             'scale' => ['sometimes', 'numeric', 'between:0.0001,10000'],
+            'mirror' => ['sometimes', 'nullable', Rule::in(MeshRecipe::AXES)],
+            'repairs' => ['sometimes', 'array'],
+            'repairs.*' => [Rule::in(MeshRepairs::keys())],
             'shown_up' => ['sometimes', 'required_with:front', 'array', 'size:3'],
             'shown_up.*' => $number,
             'front' => ['sometimes', 'required_with:shown_up', 'array', 'size:3'],
@@ -42,7 +48,7 @@ final class UpdatePieceRequest extends FormRequest
 
     public function changesNumbers(): bool
     {
-        return $this->has('scale') || $this->has('front');
+        return $this->hasAny(['scale', 'mirror', 'repairs', 'front']);
     }
 
     /** @return array<string, mixed> */
@@ -50,7 +56,7 @@ final class UpdatePieceRequest extends FormRequest
     {
         $display = $this->display();
 
-        return [...$this->safe(['name', 'scale']), ...($display ? Piece::displayColumns($display) : [])];
+        return [...$this->safe(['name', 'scale', 'mirror', 'repairs']), ...($display ? Piece::displayColumns($display) : [])];
     }
 
     private function display(): ?Display

@@ -13,6 +13,8 @@ final readonly class MeshFacts
     /**
      * @param  list<float>  $sizeMm
      * @param  list<Notice>  $notices
+     * @param  list<RepairOffer>  $offers
+     * @param  list<string>  $parts  names of the parts the file sets apart
      * @param  ?float  $unitScale  factor that would apply the guessed unit, null where millimetres fit
      */
     private function __construct(
@@ -33,6 +35,8 @@ final readonly class MeshFacts
         public ?string $unitName,
         public ?float $unitScale,
         public array $notices,
+        public array $offers,
+        public array $parts,
     ) {}
 
     public static function of(Piece $piece): ?self
@@ -51,6 +55,7 @@ final readonly class MeshFacts
             array_map(static fn (float $low, float $high): float => $high - $low, $r['bbox_mm'][0], $r['bbox_mm'][1]),
             $isOdd ? $unit->plural() : null, $isOdd ? $unit->millimetres() : null,
             array_values(array_map(static fn (array $w): Notice => new Notice($w['code'], $w['message']), $r['warnings'])),
+            RepairOffer::all($piece), $piece->parts ?? [],
         );
     }
 }

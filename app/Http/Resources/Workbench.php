@@ -22,6 +22,7 @@ final readonly class Workbench
         public string $fileName,
         public int $bytes,
         public float $scale,
+        public ?string $mirror,
         public array $shownUp,
         public array $front,
         public AnalysisStatus $analysis,
@@ -36,6 +37,7 @@ final readonly class Workbench
         public int $nozzleId,
         public int $filamentId,
         public float $nozzleMm,
+        public float $lineMm,
         public array $bedMm,
         public string $savedAt,
     ) {}
@@ -48,12 +50,12 @@ final readonly class Workbench
         $profile = $plan->profile();
 
         return new self(
-            $piece->id, $piece->name, $piece->file_name, $piece->bytes, $piece->scale, $display->up->toArray(), $display->front->toArray(),
+            $piece->id, $piece->name, $piece->file_name, $piece->bytes, $piece->scale, $piece->mirror, $display->up->toArray(), $display->front->toArray(),
             AnalysisStatus::of($analysis), MeshFacts::of($piece),
             Blobs::hasDerived($piece->derivedFolder().'/geometry.bin') ? "/pieces/{$piece->id}/geometry?v=".$piece->derivedFolder() : null,
             Blobs::hasDerived("analysis-{$analysis->id}/seen.bin") ? "/pieces/{$piece->id}/seen?v={$analysis->id}" : null,
             $plan->weights()->of, $plan->candidate_id, $plan->pinned_candidate_id, PlanChoice::of($piece),
-            $plan->printer_id, $plan->nozzle_id, $plan->filament_id, $profile->nozzleMm, [$profile->bedXMm, $profile->bedYMm, $profile->bedZMm],
+            $plan->printer_id, $plan->nozzle_id, $plan->filament_id, $profile->nozzleMm, $profile->lineMm, [$profile->bedXMm, $profile->bedYMm, $profile->bedZMm],
             max($piece->updated_at, $plan->updated_at)->toIso8601String(),
         );
     }

@@ -63,10 +63,10 @@ final class MeshFormats
     public static function read($stream, string $ending): Reading
     {
         $reading = self::format($ending)['reader']::read($stream, self::MAX_TRIANGLES);
-        foreach (['x', 'y', 'z'] as $axis) {
-            $farthest = max(max($reading->mesh->{$axis}), -min($reading->mesh->{$axis}));
-            if ($farthest > self::FARTHEST) {
-                throw UnreadableMesh::reachesTooFar($axis, $farthest);
+        $bounds = $reading->mesh->bounds();
+        foreach ([...$bounds->min->toArray(), ...$bounds->max->toArray()] as $k => $value) {
+            if (abs($value) > self::FARTHEST) {
+                throw UnreadableMesh::reachesTooFar(['x', 'y', 'z'][$k % 3], $value);
             }
         }
 

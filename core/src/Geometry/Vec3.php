@@ -69,6 +69,11 @@ final readonly class Vec3
         return new self($this->x * $factor, $this->y * $factor, $this->z * $factor);
     }
 
+    public function minus(self $other): self
+    {
+        return new self($this->x - $other->x, $this->y - $other->y, $this->z - $other->z);
+    }
+
     public function plus(self $other): self
     {
         return new self($this->x + $other->x, $this->y + $other->y, $this->z + $other->z);

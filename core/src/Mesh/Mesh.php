@@ -64,6 +64,64 @@ final readonly class Mesh
         return new self(array_map($times, $this->x), array_map($times, $this->y), array_map($times, $this->z), $this->tri);
     }
 
+    /** Its mirror image across the plane x = 0, y = 0 or z = 0; the outside stays outside. */
+    public function mirrored(string $axis): self
+    {
+        $minus = static fn (float $v): float => 0.0 - $v;
+        $tri = $this->tri;
+        for ($i = 0, $n = count($tri); $i < $n; $i += 3) {
+            $b = $tri[$i + 1];
+            $tri[$i + 1] = $tri[$i + 2];
+            $tri[$i + 2] = $b;
+        }
+
+        return new self(
+            $axis === 'x' ? array_map($minus, $this->x) : $this->x,
+            $axis === 'y' ? array_map($minus, $this->y) : $this->y,
+            $axis === 'z' ? array_map($minus, $this->z) : $this->z,
+            $tri,
+        );
+    }
+
+    /**
+     * The mesh of some of its facets, without the vertices they do not use.
+     *
+     * @param  non-empty-list<int>  $facets
+     */
+    public function only(array $facets): self
+    {
+        $tri = [];
+        foreach ($facets as $f) {
+            $tri[] = $this->tri[3 * $f];
+            $tri[] = $this->tri[3 * $f + 1];
+            $tri[] = $this->tri[3 * $f + 2];
+        }
+
+        return $this->withFacets($tri);
+    }
+
+    /**
+     * The same vertices under other facets; vertices that none uses any more are dropped.
+     *
+     * @param  non-empty-list<int>  $tri
+     */
+    public function withFacets(array $tri): self
+    {
+        $number = [];
+        $x = $y = $z = [];
+        foreach ($tri as $k => $v) {
+            if (! isset($number[$v])) {
+                $number[$v] = count($x);
+                $x[] = $this->x[$v];
+                $y[] = $this->y[$v];
+                $z[] = $this->z[$v];
+            }
+            $tri[$k] = $number[$v];
+        }
+
+        return new self($x, $y, $z, $tri);
+    }
+
     /** Turned into the plate frame and set down: lowest vertex at z = 0, centred on the origin of the plate. */
     public function standing(Rotation $stance): self
     {

@@ -112,10 +112,16 @@ final readonly class Topology
         return [$edges, $shells, $repeated, $mesh->triangleCount() - $repeated];
     }
 
+    /** A facet up to this area has none to speak of. */
+    public static function noAreaMm2(Mesh $mesh): float
+    {
+        return ($mesh->bounds()->diagonalMm() * 1e-9) ** 2;
+    }
+
     /** Facets with three corners but no area to speak of (height below 1e-9 of the longest side). */
     private static function slivers(Mesh $mesh, Surface $facets): int
     {
-        $limit = ($mesh->bounds()->diagonalMm() * 1e-9) ** 2;
+        $limit = self::noAreaMm2($mesh);
         $count = 0;
         foreach ($facets->area as $f => $area) {
             if ($area > $limit) {

@@ -40,6 +40,7 @@ export default function Piece({ bench, ranking: stored, criteria, presets, shelf
     const [isComparing, setComparing] = useState(false);
     const [previewLayer, setPreviewLayer] = useState<number | null>(null);
     const [turnDeg, setTurnDeg] = useState(0);
+    const [previewed, setPreviewed] = useState<string | null>(null);
     const [isHelpOpen, setHelpOpen] = useState(false);
     const [detail, setDetail] = useState<StanceDetail | null>(null);
     const plan = usePlan(bench);
@@ -90,8 +91,16 @@ export default function Piece({ bench, ranking: stored, criteria, presets, shelf
         setTurnDeg(0);
         router.patch(`/pieces/${bench.id}`, { shown_up: shownUp, front } as never, { preserveState: true, preserveScroll: true });
     };
-    const rescale = (scale: number): void =>
-        router.patch(`/pieces/${bench.id}`, { scale } as never, { preserveState: true, preserveScroll: true });
+    const redo = (recipe: { scale?: number; mirror?: string | null; repairs?: string[] }): void => {
+        preview(null);
+        router.patch(`/pieces/${bench.id}`, recipe as never, { preserveState: true, preserveScroll: true });
+    };
+    const preview = (facets: string | null): void => {
+        setPreviewed(facets);
+        if (facets) setMeasure('repair');
+        else if (measure === 'repair') setMeasure('seen');
+    };
+    const split = (by: 'parts' | 'shells'): void => router.post(`/pieces/${bench.id}/split`, { by });
     const move = (by: number): void => {
         if (stances.length === 0) return;
         const at = stances.findIndex((s) => s.id === stance?.id);
@@ -141,6 +150,7 @@ export default function Piece({ bench, ranking: stored, criteria, presets, shelf
         measure,
         layerMm,
         limitDeg: analysis.limitDeg,
+        lineMm: bench.lineMm,
         cutMm,
         bedMm: [bench.bedMm[0] ?? 200, bench.bedMm[1] ?? 200],
         isShelf,
@@ -206,6 +216,8 @@ export default function Piece({ bench, ranking: stored, criteria, presets, shelf
                         ref={stage}
                         geometryUrl={bench.geometry}
                         seenUrl={bench.seen}
+                        extraUrl={measure === 'repair' ? previewed : null}
+                        offered={[]}
                         state={stageState}
                         label={`${bench.name} on the ${isShelf ? 'shelf' : 'plate'}, tinted by ${measure}`}
                         captions={
@@ -254,12 +266,16 @@ export default function Piece({ bench, ranking: stored, criteria, presets, shelf
                 <LookEvidence
                     mesh={bench.mesh}
                     scale={bench.scale}
+                    mirror={bench.mirror}
+                    previewed={previewed}
                     shownUp={bench.shownUp}
                     turnDeg={turnDeg}
                     onTurn={setTurnDeg}
                     onShownUp={(axis: Axis) => reshow(axis.up, axis.front)}
                     onApplyFront={() => reshow(bench.shownUp, front)}
-                    onScale={rescale}
+                    onRecipe={redo}
+                    onPreview={preview}
+                    onSplit={split}
                 />
             );
         }

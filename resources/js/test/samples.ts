@@ -100,6 +100,8 @@ export function facts(over: Partial<MeshFacts> = {}): MeshFacts {
         unitName: null,
         unitScale: null,
         notices: [],
+        offers: [],
+        parts: [],
         ...over,
     };
 }
@@ -127,6 +129,7 @@ export function bench(over: Partial<Workbench> = {}): Workbench {
         fileName: 'curlew.stl',
         bytes: 3e6,
         scale: 1,
+        mirror: null,
         shownUp: [0, 0, 1],
         front: [0, -1, 0],
         analysis: status(),
@@ -141,6 +144,7 @@ export function bench(over: Partial<Workbench> = {}): Workbench {
         nozzleId: 1,
         filamentId: 1,
         nozzleMm: 0.4,
+        lineMm: 0.45,
         bedMm: [220, 220, 250],
         savedAt: '2026-11-25T02:00:00Z',
         ...over,

@@ -59,6 +59,8 @@ export type MeshFacts = {
     unitName: string | null;
     unitScale: number | null;
     notices: Notice[];
+    offers: RepairOffer[];
+    parts: string[];
 };
 
 export type Notice = {
@@ -98,6 +100,15 @@ export type PresetInfo = {
     key: string;
     label: string;
     weights: Record<string, number>;
+};
+
+export type RepairOffer = {
+    key: string;
+    label: string;
+    count: number;
+    sentence: string | null;
+    facets: string | null;
+    applied: boolean;
 };
 
 export type Shelf = {
@@ -162,6 +173,7 @@ export type Workbench = {
     fileName: string;
     bytes: number;
     scale: number;
+    mirror: string | null;
     shownUp: number[];
     front: number[];
     analysis: AnalysisStatus;
@@ -176,6 +188,7 @@ export type Workbench = {
     nozzleId: number;
     filamentId: number;
     nozzleMm: number;
+    lineMm: number;
     bedMm: number[];
     savedAt: string;
 };

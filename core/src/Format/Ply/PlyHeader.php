@@ -44,6 +44,7 @@ final readonly class PlyHeader
             throw UnreadableMesh::isNotA('PLY');
         }
         $form = null;
+        /** @var list<array{name: string, count: int, properties: list<array{name: string, type: string, counts: ?string}>}> $elements */
         $elements = [];
         for ($line = 2; $line <= self::MAX_LINES; $line++) {
             $text = fgets($stream, self::LONGEST_LINE);
@@ -62,7 +63,9 @@ final readonly class PlyHeader
                     if ($elements === []) {
                         throw UnreadableMesh::expected('“element”', 'property', $line);
                     }
-                    $elements[count($elements) - 1]['properties'][] = self::property($words, $line);
+                    $last = array_pop($elements);
+                    $last['properties'][] = self::property($words, $line);
+                    $elements[] = $last;
                     break;
                 case 'end_header':
                     return new self($form ?? throw UnreadableMesh::expected('a “format” line before the end of the header', 'end_header', $line), $elements, $line);

@@ -25,11 +25,13 @@ final class Package
 
     private int $unpacked = 0;
 
-    /** @var list<resource> unpacked parts; closed, and so deleted, with the package */
-    private array $open = [];
+    /** @param  list<resource>  $open the archive and the parts unpacked so far: temporary files, which go when they are closed */
+    private function __construct(private readonly ZipArchive $zip, private array $open) {}
 
-    /** @param  resource  $copy of the archive, kept open so that it stays */
-    private function __construct(private readonly ZipArchive $zip, private $copy) {}
+    public function __destruct()
+    {
+        array_map(fclose(...), $this->open);
+    }
 
     /**
      * @param  resource  $stream
@@ -44,14 +46,14 @@ final class Package
         }
         fflush($copy);
         $zip = new ZipArchive;
-        if (@$zip->open(stream_get_meta_data($copy)['uri'], ZipArchive::RDONLY) !== true) {
+        if (@$zip->open(self::pathOf($copy), ZipArchive::RDONLY) !== true) {
             throw UnreadableMesh::breaksTheRules('not_this_format', 'This is not 3MF: the archive cannot be opened (it may have been cut off on the way).');
         }
         if ($zip->numFiles > self::MAX_ENTRIES) {
             throw UnreadableMesh::breaksTheRules('too_large', 'The archive holds '.number_format($zip->numFiles).' parts: more than a 3MF file needs.');
         }
 
-        return new self($zip, $copy);
+        return new self($zip, [$copy]);
     }
 
     public function has(string $part): bool
@@ -70,7 +72,7 @@ final class Package
         libxml_use_internal_errors(true);
         libxml_clear_errors();
         $xml = new XMLReader;
-        if (! @$xml->open(stream_get_meta_data($file)['uri'], null, LIBXML_NONET | LIBXML_COMPACT)) {
+        if (! @$xml->open(self::pathOf($file), null, LIBXML_NONET | LIBXML_COMPACT)) {
             throw UnreadableMesh::breaksTheRules('syntax', "The part “{$part}” cannot be read as XML.");
         }
 
@@ -109,6 +111,12 @@ final class Package
     private function entry(string $part): int|false
     {
         return $this->zip->locateName(ltrim($part, '/'), ZipArchive::FL_NOCASE);
+    }
+
+    /** @param  resource  $file */
+    private static function pathOf($file): string
+    {
+        return stream_get_meta_data($file)['uri'] ?? '';
     }
 
     /** @return resource */

@@ -7,8 +7,8 @@ import { LookEvidence } from './LookEvidence';
 afterEach(cleanup);
 
 function show(mesh: MeshFacts, turnDeg = 0, scale = 1) {
-    const on = { onTurn: vi.fn(), onShownUp: vi.fn(), onApplyFront: vi.fn(), onScale: vi.fn() };
-    render(<LookEvidence mesh={mesh} scale={scale} shownUp={[0, 0, 1]} turnDeg={turnDeg} {...on} />);
+    const on = { onTurn: vi.fn(), onShownUp: vi.fn(), onApplyFront: vi.fn(), onRecipe: vi.fn(), onPreview: vi.fn(), onSplit: vi.fn() };
+    render(<LookEvidence mesh={mesh} scale={scale} shownUp={[0, 0, 1]} mirror={null} previewed={null} turnDeg={turnDeg} {...on} />);
     return on;
 }
 
@@ -29,14 +29,51 @@ describe('the Look station', () => {
         const on = show(
             facts({ unitName: 'metres', unitScale: 1000, notices: [{ code: 'unit', message: 'Read as millimetres it is tiny.' }] }),
         );
-        expect(on.onScale).not.toHaveBeenCalled();
+        expect(on.onRecipe).not.toHaveBeenCalled();
         fireEvent.click(screen.getByRole('button', { name: /drawn in metres/ }));
-        expect(on.onScale).toHaveBeenCalledWith(1000);
+        expect(on.onRecipe).toHaveBeenCalledWith({ scale: 1000 });
     });
     it('goes back to the file’s own numbers', () => {
         const on = show(facts(), 0, 1000);
+        fireEvent.click(screen.getByRole('button', { name: /Size and parts/ }));
         fireEvent.click(screen.getByRole('button', { name: /own numbers/ }));
-        expect(on.onScale).toHaveBeenCalledWith(1);
+        expect(on.onRecipe).toHaveBeenCalledWith({ scale: 1, mirror: null });
+    });
+    it('scales to a size that is typed, mirrors, and splits parts and shells', () => {
+        const on = show(facts({ shells: 3, parts: ['Body', 'Eye'] }), 0, 2);
+        fireEvent.click(screen.getByRole('button', { name: /Size and parts/ }));
+        fireEvent.change(screen.getByLabelText('Longest side'), { target: { value: '310' } });
+        fireEvent.click(screen.getByRole('button', { name: 'Scale to that' }));
+        expect(on.onRecipe).toHaveBeenLastCalledWith({ scale: 4 });
+        fireEvent.click(screen.getByRole('button', { name: 'Y' }));
+        expect(on.onRecipe).toHaveBeenLastCalledWith({ mirror: 'y' });
+        fireEvent.click(screen.getByRole('button', { name: /Make each shell/ }));
+        expect(on.onSplit).toHaveBeenLastCalledWith('shells');
+        fireEvent.click(screen.getByRole('button', { name: /piece of its own/ }));
+        expect(on.onSplit).toHaveBeenLastCalledWith('parts');
+    });
+    it('shows where a repair would touch, applies what is ticked, and takes it back', () => {
+        const offer = {
+            key: 'holes',
+            label: 'Close simple holes',
+            count: 2,
+            sentence: '2 holes are closed.',
+            facets: '/f',
+            applied: false,
+        };
+        const on = show(
+            facts({ offers: [offer, { ...offer, key: 'winding', label: 'Agree', count: 0, sentence: null, facets: null, applied: true }] }),
+        );
+        expect(screen.queryByRole('button', { name: /measure anew/ })).toBeNull();
+        fireEvent.click(screen.getByRole('button', { name: 'Show where: Close simple holes' }));
+        expect(on.onPreview).toHaveBeenCalledWith('/f');
+        fireEvent.click(screen.getByLabelText(/Close simple holes/, { selector: 'input' }));
+        fireEvent.click(screen.getByRole('button', { name: 'Repair and measure anew' }));
+        expect(on.onRecipe).toHaveBeenLastCalledWith({ repairs: ['winding', 'holes'] });
+        fireEvent.click(screen.getByLabelText(/Close simple holes/, { selector: 'input' }));
+        fireEvent.click(screen.getByLabelText(/Agree/, { selector: 'input' }));
+        fireEvent.click(screen.getByRole('button', { name: 'Take it back and measure anew' }));
+        expect(on.onRecipe).toHaveBeenLastCalledWith({ repairs: [] });
     });
     it('measures anew only after the front was turned, and on request', () => {
         show(facts());

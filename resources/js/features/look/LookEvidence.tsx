@@ -1,5 +1,7 @@
 import { mm, number, unit } from '@/lib/format';
 import type { MeshFacts } from '@/types/generated';
+import { Recipe } from './Recipe';
+import { Repairs } from './Repairs';
 import { axisName, SIX_AXES, type Axis } from './display';
 
 type Props = {
@@ -10,11 +12,28 @@ type Props = {
     onTurn: (deg: number) => void;
     onShownUp: (axis: Axis) => void;
     onApplyFront: () => void;
-    onScale: (factor: number) => void;
+    mirror: string | null;
+    previewed: string | null;
+    onRecipe: (recipe: { scale?: number; mirror?: string | null; repairs?: string[] }) => void;
+    onPreview: (facets: string | null) => void;
+    onSplit: (by: 'parts' | 'shells') => void;
 };
 
 /** The Look station: is the mesh sound, how big is it, and from where will people look? */
-export function LookEvidence({ mesh, scale, shownUp, turnDeg, onTurn, onShownUp, onApplyFront, onScale }: Props) {
+export function LookEvidence({
+    mesh,
+    scale,
+    shownUp,
+    turnDeg,
+    onTurn,
+    onShownUp,
+    onApplyFront,
+    mirror,
+    previewed,
+    onRecipe,
+    onPreview,
+    onSplit,
+}: Props) {
     const faults: [string, number][] = [
         ['Edges at a hole', mesh.boundaryEdges],
         ['Edges of three or more facets', mesh.nonManifoldEdges],
@@ -48,7 +67,7 @@ export function LookEvidence({ mesh, scale, shownUp, turnDeg, onTurn, onShownUp,
                                 <button
                                     type="button"
                                     className="btn btn-xs mt-1 block"
-                                    onClick={() => onScale(scale * (mesh.unitScale ?? 1))}
+                                    onClick={() => onRecipe({ scale: scale * (mesh.unitScale ?? 1) })}
                                 >
                                     It was drawn in {mesh.unitName}: take it × {mesh.unitScale}
                                 </button>
@@ -57,13 +76,8 @@ export function LookEvidence({ mesh, scale, shownUp, turnDeg, onTurn, onShownUp,
                     ))}
                 </ul>
             )}
-            {scale !== 1 && (
-                <p className="text-[13px] text-soft">
-                    Taken × {scale} from the file.{' '}
-                    <button type="button" className="underline" onClick={() => onScale(1)}>
-                        Back to the file’s own numbers
-                    </button>
-                </p>
+            {mesh.offers.length > 0 && (
+                <Repairs offers={mesh.offers} previewed={previewed} onPreview={onPreview} onApply={(repairs) => onRecipe({ repairs })} />
             )}
             <section aria-label="How it will be shown" className="rule-t pt-3">
                 <h3 className="text-[16px]">Where will people stand?</h3>
@@ -109,6 +123,15 @@ export function LookEvidence({ mesh, scale, shownUp, turnDeg, onTurn, onShownUp,
                     </button>
                 )}
             </section>
+            <Recipe
+                scale={scale}
+                mirror={mirror}
+                longestMm={Math.max(...mesh.sizeMm)}
+                shells={mesh.shells}
+                parts={mesh.parts}
+                onRecipe={onRecipe}
+                onSplit={onSplit}
+            />
             <table className="w-full text-[13px]">
                 <tbody>
                     {faults.map(([label, count]) => (

@@ -1,6 +1,6 @@
 import { useEffect, useImperativeHandle, useMemo, useRef, useState, type Ref } from 'react';
 import { number } from '@/lib/format';
-import { readGeometry, readSeen } from './geometry';
+import { readGeometry, readMeasure } from './geometry';
 import { Legend } from './Legend';
 import { MEASURES, measure, type MeasureKey } from './measures';
 import { StageView, type StageState } from './StageView';
@@ -11,8 +11,12 @@ type Props = {
     ref?: Ref<StageHandle>;
     geometryUrl: string | null;
     seenUrl: string | null;
+    /** the measure beside it: thickness, or what a repair touches */
+    extraUrl: string | null;
     state: StageState;
     label: string;
+    /** measures that are there now, beside those that always are */
+    offered: MeasureKey[];
     /** captions over the panes, left to right */
     captions: string[];
     onMeasure: (key: MeasureKey) => void;
@@ -22,7 +26,7 @@ type Props = {
 type Loading = { kind: 'waiting' } | { kind: 'loading' } | { kind: 'ready' } | { kind: 'failed'; why: string };
 
 /** The piece on its ruled sheet, with the tint switch and the legend. Loads geometry once and feeds StageView. */
-export function Stage({ ref, geometryUrl, seenUrl, state: given, label, captions, onMeasure, onFrontDragged }: Props) {
+export function Stage({ ref, geometryUrl, seenUrl, extraUrl, state: given, label, offered, captions, onMeasure, onFrontDragged }: Props) {
     const host = useRef<HTMLDivElement>(null);
     const view = useRef<StageView | null>(null);
     // the same state, said again, must not redraw anything
@@ -46,7 +50,7 @@ export function Stage({ ref, geometryUrl, seenUrl, state: given, label, captions
                 const [geometry, seen] = await Promise.all([get(geometryUrl, stop.signal), seenUrl ? get(seenUrl, stop.signal) : null]);
                 if (stop.signal.aborted) return;
                 const dragged = (deg: number, isDone: boolean): void => latest.current.onFrontDragged(deg, isDone);
-                view.current = new StageView(at, readGeometry(geometry), seen ? readSeen(seen) : null, latest.current.state, dragged);
+                view.current = new StageView(at, readGeometry(geometry), seen ? readMeasure(seen) : null, latest.current.state, dragged);
                 setLoading({ kind: 'ready' });
             } catch (error) {
                 if (!stop.signal.aborted) setLoading({ kind: 'failed', why: (error as Error).message });
@@ -62,6 +66,17 @@ export function Stage({ ref, geometryUrl, seenUrl, state: given, label, captions
             view.current = null;
         };
     }, [geometryUrl, seenUrl]);
+
+    const isReady = loading.kind === 'ready';
+    useEffect(() => {
+        if (!isReady) return;
+        if (!extraUrl) return view.current?.setMeasure('extra', null);
+        const stop = new AbortController();
+        get(extraUrl, stop.signal)
+            .then((bytes) => view.current?.setMeasure('extra', readMeasure(bytes)))
+            .catch(() => undefined);
+        return () => stop.abort();
+    }, [extraUrl, isReady]);
 
     useImperativeHandle(ref, () => ({
         orbit: (turn, raise) => view.current?.orbit(turn, raise),
@@ -83,7 +98,7 @@ export function Stage({ ref, geometryUrl, seenUrl, state: given, label, captions
                 aria-label="Tint the piece by"
                 className="absolute top-3 left-3 flex gap-0.5 rounded-md border border-base-300 bg-base-100 p-1"
             >
-                {MEASURES.map((m) => (
+                {MEASURES.filter((m) => !m.onDemand || m.key === state.measure || offered.includes(m.key)).map((m) => (
                     <button
                         key={m.key}
                         type="button"

@@ -13,6 +13,8 @@ export type StageState = {
     measure: MeasureKey;
     layerMm: number;
     limitDeg: number;
+    /** width of a line of plastic */
+    lineMm: number;
     /** plate-frame height above which the piece is cut away, or null */
     cutMm: number | null;
     bedMm: [number, number];
@@ -21,7 +23,7 @@ export type StageState = {
 };
 
 const TURN_MS = 180;
-const MODES: Record<MeasureKey, number> = { plain: 0, overhang: 1, step: 2, seen: 3 };
+const MODES: Record<MeasureKey, number> = { plain: 0, overhang: 1, step: 2, seen: 3, thickness: 4, repair: 5 };
 
 /**
  * The stage: one mesh, one or two panes, drawn only when something changed. Plate frame: Z up, plate at z = 0.
@@ -43,6 +45,7 @@ export class StageView {
     private turning: { from: THREE.Quaternion[]; since: number } | null = null;
     private frame = 0;
     private readonly radius: number;
+    private readonly triangles: number;
 
     constructor(
         private readonly host: HTMLElement,
@@ -58,7 +61,9 @@ export class StageView {
         host.prepend(this.renderer.domElement);
         this.geometry.setAttribute('position', new THREE.BufferAttribute(mesh.positions, 3));
         this.geometry.setAttribute('normal', new THREE.BufferAttribute(mesh.normals, 3));
-        this.setSeen(seen, mesh.triangles);
+        this.triangles = mesh.triangles;
+        this.setMeasure('seen', seen);
+        this.setMeasure('extra', null);
         this.material = new THREE.ShaderMaterial({ vertexShader, fragmentShader, side: THREE.DoubleSide, uniforms: StageView.uniforms() });
         const middle = new THREE.Vector3(...mesh.min).add(new THREE.Vector3(...mesh.max)).multiplyScalar(0.5);
         this.radius = Math.max(0.01, new THREE.Vector3(...mesh.max).distanceTo(middle));
@@ -90,6 +95,7 @@ export class StageView {
             uUp: { value: vector() },
             uMode: { value: 0 },
             uLimit: { value: 45 },
+            uLine: { value: 0.42 },
             uCut: { value: 1e9 },
             uZero: { value: tint() },
             uInk: { value: tint() },
@@ -117,8 +123,11 @@ export class StageView {
         return [...found].map((i) => new THREE.Vector3(positions[i], positions[i + 1], positions[i + 2]));
     }
 
-    setSeen(seen: Uint8Array | null, triangles: number): void {
-        this.geometry.setAttribute('seen', new THREE.BufferAttribute(seen ?? new Uint8Array(3 * triangles).fill(255), 1, true));
+    /** `seen`: who sees a facet; `extra`: thickness, or what a repair touches. Without values each counts as whole. */
+    setMeasure(name: 'seen' | 'extra', values: Uint8Array | null): void {
+        const whole = values && values.length === 3 * this.triangles ? values : new Uint8Array(3 * this.triangles).fill(255);
+        this.geometry.setAttribute(name, new THREE.BufferAttribute(whole, 1, true));
+        if (this.frame || this.shown.length > 0) this.draw();
     }
 
     update(state: StageState, animate = true): void {
@@ -134,6 +143,7 @@ export class StageView {
         const u = this.material.uniforms;
         (u.uMode as THREE.IUniform).value = MODES[state.measure];
         (u.uLimit as THREE.IUniform).value = state.limitDeg;
+        (u.uLine as THREE.IUniform).value = state.lineMm;
         (u.uInk as THREE.IUniform).value.set(colour(measure(state.measure).ink));
         this.buildPlate();
         this.ring.build(this.state.isShelf);

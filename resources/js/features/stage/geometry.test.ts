@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { readGeometry, readSeen } from './geometry';
+import { readGeometry, readMeasure } from './geometry';
 
 /** A right triangle in the plane z = 0 and one above it that faces down, as StageFile would write them. */
 function file(magic = 'WRLG', version = 1): ArrayBuffer {
@@ -36,7 +36,7 @@ describe('stage geometry', () => {
 
     it('spreads a seen weight over the three corners of its facet', () => {
         const bytes = new Uint8Array([87, 82, 76, 83, 1, 0, 0, 0, 2, 0, 0, 0, 255, 64]);
-        expect([...readSeen(bytes.buffer)]).toEqual([255, 255, 255, 64, 64, 64]);
-        expect(() => readSeen(bytes.buffer.slice(0, 13))).toThrow('not as long as it says');
+        expect([...readMeasure(bytes.buffer)]).toEqual([255, 255, 255, 64, 64, 64]);
+        expect(() => readMeasure(bytes.buffer.slice(0, 13))).toThrow('not as long as it says');
     });
 });

@@ -22,7 +22,7 @@ function open(buffer: ArrayBuffer, magic: string): DataView {
     return view;
 }
 
-/** Facets with corners of their own, so that each can carry its normal and its seen weight. */
+/** Facets with corners of their own, so that each can carry its normal and its measures. */
 export function readGeometry(buffer: ArrayBuffer): StageMesh {
     const view = open(buffer, 'WRLG');
     const vertices = view.getUint32(8, true);
@@ -69,12 +69,12 @@ function bounds(points: Float32Array): Pick<StageMesh, 'min' | 'max'> {
     return { min, max };
 }
 
-/** One byte a triangle (weight × 255), repeated for its three corners. */
-export function readSeen(buffer: ArrayBuffer): Uint8Array {
+/** A measure, one byte a triangle, repeated for its three corners. */
+export function readMeasure(buffer: ArrayBuffer): Uint8Array {
     const view = open(buffer, 'WRLS');
     const triangles = view.getUint32(8, true);
-    if (buffer.byteLength !== 12 + triangles) throw new Error('The seen file is not as long as it says.');
-    const seen = new Uint8Array(3 * triangles);
-    for (let f = 0; f < triangles; f++) seen.fill(view.getUint8(12 + f), 3 * f, 3 * f + 3);
-    return seen;
+    if (buffer.byteLength !== 12 + triangles) throw new Error('The measure file is not as long as it says.');
+    const values = new Uint8Array(3 * triangles);
+    for (let f = 0; f < triangles; f++) values.fill(view.getUint8(12 + f), 3 * f, 3 * f + 3);
+    return values;
 }

@@ -1,6 +1,6 @@
 /** What the stage can tint by: one measure at a time, one ink each. */
 
-export type MeasureKey = 'overhang' | 'step' | 'seen' | 'plain';
+export type MeasureKey = 'overhang' | 'step' | 'seen' | 'thickness' | 'repair' | 'plain';
 
 export type Measure = {
     key: MeasureKey;
@@ -9,6 +9,8 @@ export type Measure = {
     ink: string;
     ticks: (layerMm: number, limitDeg: number) => string[];
     note: string;
+    /** offered in the switch only when there is something to show */
+    onDemand?: boolean;
 };
 
 export const MEASURES: Measure[] = [
@@ -36,6 +38,24 @@ export const MEASURES: Measure[] = [
         ink: '--measure-seen',
         ticks: () => ['0', '25', '50', '75', '100\u202F%'],
         note: 'Viewers stand ±70° about the front, −10° to 45° high. What hides behind other parts still counts as seen.',
+    },
+    {
+        key: 'thickness',
+        label: 'Thickness',
+        title: 'Thickness to the opposite wall',
+        ink: '--measure-thickness',
+        ticks: () => ['0', '1', '2', '3', '4\u202Fmm and more'],
+        note: 'Measured inwards from each facet. Darker is thinner; hatched is below one line and will not print.',
+        onDemand: true,
+    },
+    {
+        key: 'repair',
+        label: 'Repair',
+        title: 'Facets a repair would touch',
+        ink: '--measure-repair',
+        ticks: () => ['untouched', 'touched'],
+        note: 'A preview: nothing is changed until you apply it.',
+        onDemand: true,
     },
     { key: 'plain', label: 'Plain', title: 'No tint', ink: '--plaster', ticks: () => [], note: '' },
 ];

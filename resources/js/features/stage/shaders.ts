@@ -2,15 +2,18 @@
 
 export const vertexShader = /* glsl */ `
 attribute float seen;
+attribute float extra;
 varying vec3 vNormal;
 varying vec3 vLit;
 varying float vSeen;
+varying float vExtra;
 varying float vHeight;
 void main() {
     vec4 world = modelMatrix * vec4(position, 1.0);
     vNormal = normal;
     vLit = normalize((viewMatrix * modelMatrix * vec4(normal, 0.0)).xyz);
     vSeen = seen;
+    vExtra = extra;
     vHeight = world.z;
     gl_Position = projectionMatrix * viewMatrix * world;
 }
@@ -28,7 +31,9 @@ uniform vec3 uCutFace;
 varying vec3 vNormal;
 varying vec3 vLit;
 varying float vSeen;
+varying float vExtra;
 varying float vHeight;
+uniform float uLine;
 void main() {
     if (vHeight > uCut) discard;
     if (!gl_FrontFacing) {
@@ -50,6 +55,14 @@ void main() {
         tint = mix(uZero, uInk, (1.0 - flatFacet) * steep * vSeen);
     } else if (uMode == 3) {
         tint = mix(uZero, uInk, vSeen);
+    } else if (uMode == 4) {
+        // extra runs from 0 to 1 over 0 … 4 mm; nothing measured is 1
+        bool thin = vExtra < uLine / 4.0;
+        bool stripe = mod(gl_FragCoord.x + gl_FragCoord.y, 7.0) < 1.6;
+        tint = mix(uZero, uInk, thin && stripe ? 1.0 : pow(1.0 - vExtra, 1.4) * 0.9);
+    } else if (uMode == 5) {
+        bool stripe = mod(gl_FragCoord.x - gl_FragCoord.y, 6.0) < 2.0;
+        tint = mix(uZero, uInk, vExtra > 0.5 ? (stripe ? 1.0 : 0.75) : 0.0);
     }
     float key = max(0.0, dot(vLit, normalize(vec3(-0.45, 0.6, 0.66))));
     float fill = max(0.0, dot(vLit, normalize(vec3(0.7, 0.1, 0.5))));

@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Actions\SplitPiece;
+use App\Models\Piece;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Validation\ValidationException;
+use InvalidArgumentException;
+
+/** Makes pieces of their own of the parts or shells of one. */
+final class SplitController extends Controller
+{
+    public function store(Request $request, Piece $piece): RedirectResponse
+    {
+        $this->authorize('own', $piece);
+        $by = $request->validate(['by' => ['required', 'in:parts,shells']])['by'];
+        try {
+            SplitPiece::handle($piece, $by === 'parts' ? 'parts' : 'shells');
+        } catch (InvalidArgumentException $e) {
+            throw ValidationException::withMessages(['by' => $e->getMessage()]);
+        }
+
+        return to_route('cabinet');
+    }
+}

@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources;
+
+use App\Models\Piece;
+use Wrenlo\Core\Mesh\Repair\MeshRepairs;
+
+/** A repair that is applied to a piece, or that could be. */
+final readonly class RepairOffer
+{
+    /**
+     * @param  ?string  $sentence  what it would do; null for one that is applied and has nothing more to do
+     * @param  ?string  $facets  address of the facets it concerns, as a measure for the stage
+     */
+    private function __construct(
+        public string $key,
+        public string $label,
+        public int $count,
+        public ?string $sentence,
+        public ?string $facets,
+        public bool $applied,
+    ) {}
+
+    /** @return list<self> in the order repairs are applied in */
+    public static function all(Piece $piece): array
+    {
+        $offers = [];
+        foreach (MeshRepairs::keys() as $key) {
+            $count = $piece->offers[$key] ?? 0;
+            $applied = in_array($key, $piece->repairs ?? [], true);
+            if ($count > 0 || $applied) {
+                $offers[] = new self(
+                    $key, MeshRepairs::label($key), $count, $count > 0 ? MeshRepairs::sentence($key, $count) : null,
+                    $count > 0 ? "/pieces/{$piece->id}/repair?key={$key}&v=".$piece->derivedFolder() : null, $applied,
+                );
+            }
+        }
+
+        return $offers;
+    }
+}

@@ -35,7 +35,7 @@ final class LoadStances
         $piece = $analysis->piece;
 
         return new Stances(
-            StanceBasis::from($mesh, $facets, $hull, $piece->display(), $piece->plan->profile()),
+            StanceBasis::from($mesh, $facets, $hull, SeenWeights::of($piece, $mesh, $facets), $piece->display(), $piece->plan->profile()),
             $analysis->rules(),
         );
     }

@@ -111,7 +111,9 @@ final class AnalysePiece implements ShouldQueue
         if (! Blobs::hasDerived($portrait)) {
             Blobs::putDerived($portrait, PortraitPng::bytes($mesh, $piece->display()->toShelf(), 320));
         }
-        $analysis->update(['volume_mm3' => $stances->basis->volumeMm3]);
+        $analysis->update([
+            'volume_mm3' => $stances->basis->volumeMm3, 'seen_mm2' => array_sum($stances->basis->seenArea), 'never_seen_mm2' => $stances->basis->neverSeenMm2(),
+        ]);
 
         return $stances;
     }

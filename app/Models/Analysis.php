@@ -27,6 +27,8 @@ use Wrenlo\Core\Orientation\StanceRules;
  * @property float $limit_deg
  * @property int $directions
  * @property ?float $volume_mm3
+ * @property ?float $seen_mm2
+ * @property ?float $never_seen_mm2
  * @property ?array<string, mixed> $timings
  * @property Piece $piece
  */

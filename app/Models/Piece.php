@@ -13,6 +13,7 @@ use Illuminate\Support\Carbon;
 use Wrenlo\Core\Geometry\Vec3;
 use Wrenlo\Core\Mesh\MeshRecipe;
 use Wrenlo\Core\Sight\Display;
+use Wrenlo\Core\Sight\DisplayMode;
 
 /**
  * A file someone brought, how it will be shown, and what was found out about it.
@@ -24,6 +25,9 @@ use Wrenlo\Core\Sight\Display;
  * @property string $blob
  * @property int $bytes
  * @property float $scale
+ * @property ?string $display_mode
+ * @property ?float $spread_deg
+ * @property ?float $eye_deg
  * @property ?string $mirror
  * @property ?list<string> $repairs
  * @property ?array<string, int> $offers
@@ -67,13 +71,14 @@ final class Piece extends Model
         return new Display(
             new Vec3($this->shown_up_x, $this->shown_up_y, $this->shown_up_z),
             new Vec3($this->front_x, $this->front_y, $this->front_z),
+            DisplayMode::from($this->display_mode ?? 'shelf'), $this->spread_deg, $this->eye_deg,
         );
     }
 
-    /** @return array<string, float> the columns of a display */
+    /** @return array<string, float|string> the columns of a display */
     public static function displayColumns(Display $display): array
     {
-        $columns = [];
+        $columns = ['display_mode' => $display->mode->value, 'spread_deg' => $display->spreadDeg, 'eye_deg' => $display->eyeDeg];
         foreach (['shown_up' => $display->up, 'front' => $display->front] as $name => $v) {
             foreach (['x', 'y', 'z'] as $axis) {
                 $columns["{$name}_{$axis}"] = $v->{$axis};

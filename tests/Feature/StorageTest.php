@@ -19,7 +19,7 @@ it('writes stage geometry in its documented form', function () {
     expect(substr($bytes, 0, 4))->toBe('WRLG')->and(array_values(unpack('V3', $bytes, 4)))->toBe([1, 8, 12])
         ->and(strlen($bytes))->toBe(16 + 12 * 8 + 12 * 12)
         ->and(array_values(unpack('V*', substr($bytes, 16 + 96))))->toBe($mesh->tri);
-    Blobs::putDerived('t/seen.bin', fn ($stream) => StageFile::writeSeen($stream, [0.0, 0.5, 1.0]));
+    Blobs::putDerived('t/seen.bin', fn ($stream) => StageFile::writeMeasure($stream, [0.0, 0.5, 1.0]));
     expect(file_get_contents(Blobs::derivedPath('t/seen.bin')))->toBe('WRLS'.pack('V2', 1, 3)."\x00\x80\xFF");
 });
 

@@ -34,6 +34,8 @@ foreach (Directions::fibonacci(12) as $up) {
 $checksums['estimates'] = $sum($estimates);
 $checksums['proven'] = $sum($proven);
 $checksums['hull of the small one'] = $sum(Wrenlo\Core\Mesh\ConvexHull::of(RealMeshes::bunny()));
+$checksums['simplified'] = $sum(Wrenlo\Core\Mesh\Simplified::to($mesh, 9000));
+$checksums['sight'] = $sum($stances->basis->seen);
 $checksums['portrait'] = $sum(Portrait::of($mesh, Rotation::bringingUp(new Vec3(0.2, 0.9, 0.1)), 200)->light);
 $status = opcache_get_status(false);
 echo json_encode(['jit' => is_array($status) && ($status['jit']['on'] ?? false), 'checksums' => $checksums]);

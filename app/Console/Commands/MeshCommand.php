@@ -14,14 +14,17 @@ use Wrenlo\Core\Format\UnreadableMesh;
 use Wrenlo\Core\Geometry\Vec3;
 use Wrenlo\Core\Orientation\StanceRules;
 use Wrenlo\Core\Sight\Display;
+use Wrenlo\Core\Sight\DisplayMode;
 
 /** A command over one mesh file: `--json` prints the numbers of the screens, a failure is one sentence on stderr and exit 1. */
 abstract class MeshCommand extends Command
 {
     protected const FILE = '{file : a mesh file (STL, 3MF, OBJ or PLY), read as millimetres where it states no unit}';
 
-    protected const STANCE_OPTIONS = '{--layer=0.2 : layer height, mm} {--limit=45 : overhang limit from the vertical, degrees}
-        {--front=0,-1,0 : direction towards the viewers, file frame} {--shown-up=0,0,1 : what is up when the piece is shown, file frame}';
+    protected const DISPLAY_OPTIONS = '{--mode=shelf : how it is shown: shelf, turntable, wall, worn or lit} {--front=0,-1,0 : direction towards the viewers, file frame}
+        {--shown-up=0,0,1 : what is up when the piece is shown, file frame} {--spread= : viewers to either side of the front, degrees} {--eye= : height of their eyes, degrees above level}';
+
+    protected const STANCE_OPTIONS = '{--layer=0.2 : layer height, mm} {--limit=45 : overhang limit from the vertical, degrees} '.self::DISPLAY_OPTIONS;
 
     public function handle(): int
     {
@@ -83,7 +86,10 @@ abstract class MeshCommand extends Command
 
     protected function display(): Display
     {
-        return new Display($this->direction('shown-up'), $this->direction('front'));
+        $mode = DisplayMode::tryFrom($this->text('mode')) ?? throw new InvalidArgumentException('--mode is one of '.implode(', ', array_column(DisplayMode::cases(), 'value')).'.');
+        $angle = fn (string $option): ?float => $this->text($option) === '' ? null : $this->number($option);
+
+        return new Display($this->direction('shown-up'), $this->direction('front'), $mode, $angle('spread'), $angle('eye'));
     }
 
     protected function rules(): StanceRules

@@ -13,6 +13,7 @@ use Wrenlo\Core\Geometry\Vec3;
 use Wrenlo\Core\Mesh\MeshRecipe;
 use Wrenlo\Core\Mesh\Repair\MeshRepairs;
 use Wrenlo\Core\Sight\Display;
+use Wrenlo\Core\Sight\DisplayMode;
 
 final class UpdatePieceRequest extends FormRequest
 {
@@ -31,6 +32,9 @@ final class UpdatePieceRequest extends FormRequest
             'shown_up.*' => $number,
             'front' => ['sometimes', 'required_with:shown_up', 'array', 'size:3'],
             'front.*' => $number,
+            'mode' => ['sometimes', Rule::enum(DisplayMode::class)],
+            'spread_deg' => ['sometimes', 'numeric', 'between:10,180'],
+            'eye_deg' => ['sometimes', 'numeric', 'between:-60,80'],
         ];
     }
 
@@ -66,6 +70,8 @@ final class UpdatePieceRequest extends FormRequest
         }
         $vector = fn (string $key): Vec3 => new Vec3(...array_map(floatval(...), array_values((array) $this->input($key))));
 
-        return new Display($vector('shown_up'), $vector('front'));
+        $angle = fn (string $key): ?float => is_numeric($this->input($key)) ? (float) $this->input($key) : null;
+
+        return new Display($vector('shown_up'), $vector('front'), DisplayMode::tryFrom((string) $this->input('mode', 'shelf')) ?? DisplayMode::Shelf, $angle('spread_deg'), $angle('eye_deg'));
     }
 }

@@ -25,6 +25,7 @@ final readonly class Workbench
         public ?string $mirror,
         public array $shownUp,
         public array $front,
+        public Sightline $sight,
         public AnalysisStatus $analysis,
         public ?MeshFacts $mesh,
         public ?string $geometry,
@@ -50,7 +51,7 @@ final readonly class Workbench
         $profile = $plan->profile();
 
         return new self(
-            $piece->id, $piece->name, $piece->file_name, $piece->bytes, $piece->scale, $piece->mirror, $display->up->toArray(), $display->front->toArray(),
+            $piece->id, $piece->name, $piece->file_name, $piece->bytes, $piece->scale, $piece->mirror, $display->up->toArray(), $display->front->toArray(), Sightline::of($piece),
             AnalysisStatus::of($analysis), MeshFacts::of($piece),
             Blobs::hasDerived($piece->derivedFolder().'/geometry.bin') ? "/pieces/{$piece->id}/geometry?v=".$piece->derivedFolder() : null,
             Blobs::hasDerived("analysis-{$analysis->id}/seen.bin") ? "/pieces/{$piece->id}/seen?v={$analysis->id}" : null,

@@ -20,8 +20,9 @@ final readonly class Simplified
     /**
      * @param  list<int>  $source  facet of the full mesh that each facet was
      * @param  list<int>  $owner  by facet of the full mesh: the facet here that stands for it
+     * @param  list<int>  $vertex  by vertex of the full mesh: the vertex here that it moved to, −1 where no facet is left of it
      */
-    private function __construct(public Mesh $mesh, public array $source, public array $owner) {}
+    private function __construct(public Mesh $mesh, public array $source, public array $owner, public array $vertex) {}
 
     /** Null when the mesh has no more than that many facets to begin with. */
     public static function to(Mesh $mesh, int $most): ?self
@@ -125,6 +126,13 @@ final readonly class Simplified
             $owner[$f] = $k;
         }
 
-        return new self((new Mesh($x, $y, $z, $tri))->withFacets($tri), $source, $owner);
+        // numbered anew in the order facets use them, as withFacets does
+        $number = [];
+        foreach ($tri as $c) {
+            $number[$c] ??= count($number);
+        }
+        $vertex = array_map(static fn (int $c): int => $number[$c] ?? -1, $cluster);
+
+        return new self((new Mesh($x, $y, $z, $tri))->withFacets($tri), $source, $owner, $vertex);
     }
 }

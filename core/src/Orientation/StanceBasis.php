@@ -12,7 +12,8 @@ use Wrenlo\Core\Mesh\NormalBins;
 use Wrenlo\Core\Mesh\Surface;
 use Wrenlo\Core\Settings\PrintProfile;
 use Wrenlo\Core\Sight\Display;
-use Wrenlo\Core\Sight\FrontCone;
+use Wrenlo\Core\Sight\Views;
+use Wrenlo\Core\Sight\Visibility;
 
 /** What all stances of one piece share, computed once: facets, seen weights, bins, hull, volume, centre of mass. */
 final readonly class StanceBasis
@@ -34,7 +35,7 @@ final readonly class StanceBasis
         public Vec3 $centreOfMassMm,
     ) {}
 
-    /** @param  ?callable(string): void  $step called with the name of each part when it is done: “facets”, “hull” */
+    /** @param  ?callable(string): void  $step called with the name of each part when it is done: “facets”, “hull”, “sight” */
     public static function of(Mesh $mesh, Display $display, PrintProfile $profile, ?callable $step = null): self
     {
         $facets = Surface::ofFacets($mesh);
@@ -42,12 +43,26 @@ final readonly class StanceBasis
         $hull = ConvexHull::of($mesh);
         $step && $step('hull');
 
-        return self::from($mesh, $facets, $hull, $display, $profile);
+        $seen = Visibility::weights($mesh, $facets, Views::of($display));
+        $step && $step('sight');
+
+        return self::from($mesh, $facets, $hull, $seen, $display, $profile);
     }
 
-    public static function from(Mesh $mesh, Surface $facets, ConvexHull $hull, Display $display, PrintProfile $profile): self
+    /** Area that none of the viewers sees. */
+    public function neverSeenMm2(): float
     {
-        $seen = FrontCone::of($display)->seenWeights($facets);
+        $area = 0.0;
+        foreach ($this->seen as $f => $v) {
+            $area += $v > 0.0 ? 0.0 : $this->facets->area[$f];
+        }
+
+        return $area;
+    }
+
+    /** @param  list<float>  $seen seen weight of each facet */
+    public static function from(Mesh $mesh, Surface $facets, ConvexHull $hull, array $seen, Display $display, PrintProfile $profile): self
+    {
         $seenArea = [];
         foreach ($facets->area as $f => $a) {
             $seenArea[] = $a * $seen[$f];

@@ -9,8 +9,8 @@ use Wrenlo\Core\Geometry\Rotation;
 use Wrenlo\Core\Geometry\Vec3;
 
 /**
- * How the finished piece will stand on the shelf, in the frame of its file: which way is up there and where the
- * viewers stand. It has nothing to do with how the piece stands on the plate.
+ * How the finished piece will be shown, in the frame of its file: which way is up there, where the viewers stand, how
+ * high their eyes are and how far they spread. It has nothing to do with how the piece stands on the plate.
  */
 final readonly class Display
 {
@@ -19,8 +19,19 @@ final readonly class Display
     /** Unit, square to `up`: from the piece towards the viewers. */
     public Vec3 $front;
 
-    /** @throws InvalidArgumentException when front and up are parallel */
-    public function __construct(Vec3 $up, Vec3 $front)
+    /** To either side of the front, 10 to 180. */
+    public float $spreadDeg;
+
+    /** Middle height of the eyes above level, −60 to 80. */
+    public float $eyeDeg;
+
+    /**
+     * @param  ?float  $spreadDeg  null: as usual for the mode
+     * @param  ?float  $eyeDeg  null: as usual for the mode
+     *
+     * @throws InvalidArgumentException when front and up are parallel, or an angle is out of reach
+     */
+    public function __construct(Vec3 $up, Vec3 $front, public DisplayMode $mode = DisplayMode::Shelf, ?float $spreadDeg = null, ?float $eyeDeg = null)
     {
         $this->up = $up->unit();
         $across = $front->plus($this->up->scaled(-$this->up->dot($front)));
@@ -28,6 +39,11 @@ final readonly class Display
             throw new InvalidArgumentException('The front must not point straight up or down: the viewers stand beside the piece.');
         }
         $this->front = $across->unit();
+        $this->spreadDeg = $spreadDeg ?? $mode->spreadDeg();
+        $this->eyeDeg = $eyeDeg ?? $mode->eyeDeg();
+        if ($this->spreadDeg < 10 || $this->spreadDeg > 180 || $this->eyeDeg < -60 || $this->eyeDeg > 80) {
+            throw new InvalidArgumentException('The viewers spread by 10° to 180° to either side, their eyes are between 60° below and 80° above level.');
+        }
     }
 
     public static function facingMinusY(): self

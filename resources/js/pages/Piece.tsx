@@ -7,9 +7,11 @@ import { HandoverEvidence } from '@/features/handover/HandoverEvidence';
 import { LayersEvidence } from '@/features/layers/LayersEvidence';
 import { turned, type Axis } from '@/features/look/display';
 import { LookEvidence } from '@/features/look/LookEvidence';
+import type { Draft } from '@/features/look/Viewers';
 import { StandEvidence } from '@/features/orientation/StandEvidence';
 import { useRanking } from '@/features/orientation/useRanking';
 import { HeightScore } from '@/features/score/HeightScore';
+import type { Handle } from '@/features/stage/EyeRing';
 import type { MeasureKey } from '@/features/stage/measures';
 import type { StageHandle } from '@/features/stage/Stage';
 import type { StageState } from '@/features/stage/StageView';
@@ -39,7 +41,7 @@ export default function Piece({ bench, ranking: stored, criteria, presets, shelf
     const [cutMm, setCutMm] = useState<number | null>(null);
     const [isComparing, setComparing] = useState(false);
     const [previewLayer, setPreviewLayer] = useState<number | null>(null);
-    const [turnDeg, setTurnDeg] = useState(0);
+    const [draft, setDraft] = useState<Draft>(() => asShown(bench));
     const [previewed, setPreviewed] = useState<string | null>(null);
     const [isHelpOpen, setHelpOpen] = useState(false);
     const [detail, setDetail] = useState<StanceDetail | null>(null);
@@ -88,8 +90,12 @@ export default function Piece({ bench, ranking: stored, criteria, presets, shelf
         go('sheet');
     };
     const reshow = (shownUp: number[], front: number[]): void => {
-        setTurnDeg(0);
-        router.patch(`/pieces/${bench.id}`, { shown_up: shownUp, front } as never, { preserveState: true, preserveScroll: true });
+        setDraft({ ...draft, turnDeg: 0 });
+        const viewers = { mode: draft.mode, spread_deg: draft.spreadDeg, eye_deg: draft.eyeDeg };
+        router.patch(`/pieces/${bench.id}`, { shown_up: shownUp, front, ...viewers } as never, {
+            preserveState: true,
+            preserveScroll: true,
+        });
     };
     const redo = (recipe: { scale?: number; mirror?: string | null; repairs?: string[] }): void => {
         preview(null);
@@ -141,7 +147,7 @@ export default function Piece({ bench, ranking: stored, criteria, presets, shelf
     useShortcuts(shortcuts);
 
     const isShelf = station === 'look' || stance === null;
-    const front = turned(bench.front, bench.shownUp, turnDeg);
+    const front = turned(bench.front, bench.shownUp, draft.turnDeg);
     const ups = isComparing && canCompare ? [stance, pinned] : [stance];
     const stageState: StageState = {
         panes: isShelf
@@ -154,8 +160,14 @@ export default function Piece({ bench, ranking: stored, criteria, presets, shelf
         cutMm,
         bedMm: [bench.bedMm[0] ?? 200, bench.bedMm[1] ?? 200],
         isShelf,
+        sight: { spreadDeg: draft.spreadDeg, eyeDeg: draft.eyeDeg },
     };
-    const onFrontDragged = useCallback((deg: number, isDone: boolean) => isDone && setTurnDeg((t) => wrap(t + deg)), []);
+    const onSightDragged = useCallback((handle: Handle, deg: number, isDone: boolean) => {
+        if (!isDone) return;
+        setDraft((d) =>
+            handle === 'front' ? { ...d, turnDeg: wrap(d.turnDeg + deg) } : { ...d, [handle === 'eye' ? 'eyeDeg' : 'spreadDeg']: deg },
+        );
+    }, []);
 
     const hasStrip = station !== 'look' && stance !== null;
     const noStrip = analysis.underWay
@@ -226,7 +238,7 @@ export default function Piece({ bench, ranking: stored, criteria, presets, shelf
                                 : []
                         }
                         onMeasure={setMeasure}
-                        onFrontDragged={onFrontDragged}
+                        onSightDragged={onSightDragged}
                     />
                 </Suspense>
                 <aside aria-label="Evidence" className="min-h-0 overflow-hidden border-l border-base-300 bg-base-100">
@@ -269,10 +281,11 @@ export default function Piece({ bench, ranking: stored, criteria, presets, shelf
                     mirror={bench.mirror}
                     previewed={previewed}
                     shownUp={bench.shownUp}
-                    turnDeg={turnDeg}
-                    onTurn={setTurnDeg}
+                    sight={bench.sight}
+                    draft={draft}
+                    onDraft={setDraft}
                     onShownUp={(axis: Axis) => reshow(axis.up, axis.front)}
-                    onApplyFront={() => reshow(bench.shownUp, front)}
+                    onApplyViewers={() => reshow(bench.shownUp, front)}
                     onRecipe={redo}
                     onPreview={preview}
                     onSplit={split}
@@ -336,4 +349,9 @@ function fromHash(bench: Workbench): StationKey {
 
 function wrap(deg: number): number {
     return ((((deg + 180) % 360) + 360) % 360) - 180;
+}
+
+/** The viewers as they were last measured from. */
+function asShown(bench: Workbench): Draft {
+    return { turnDeg: 0, mode: bench.sight.mode, spreadDeg: bench.sight.spreadDeg, eyeDeg: bench.sight.eyeDeg };
 }

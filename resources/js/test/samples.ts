@@ -4,6 +4,7 @@ import type {
     LayerChoice,
     MeshFacts,
     PresetInfo,
+    Sightline,
     Stance,
     StanceRanking,
     Workbench,
@@ -106,6 +107,14 @@ export function facts(over: Partial<MeshFacts> = {}): MeshFacts {
     };
 }
 
+export function sightline(over: Partial<Sightline> = {}): Sightline {
+    const modes = [
+        { key: 'shelf', label: 'On a shelf, from the front', spreadDeg: 70, eyeDeg: 17.5 },
+        { key: 'wall', label: 'On a wall', spreadDeg: 60, eyeDeg: 0 },
+    ];
+    return { mode: 'shelf', spreadDeg: 70, eyeDeg: 17.5, seenCm2: 52.3, neverCm2: 26.1, modes, ...over };
+}
+
 export function status(over: Partial<AnalysisStatus> = {}): AnalysisStatus {
     return {
         id: 3,
@@ -132,6 +141,7 @@ export function bench(over: Partial<Workbench> = {}): Workbench {
         mirror: null,
         shownUp: [0, 0, 1],
         front: [0, -1, 0],
+        sight: sightline(),
         analysis: status(),
         mesh: facts(),
         geometry: null,

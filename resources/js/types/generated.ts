@@ -22,6 +22,13 @@ export type CriterionInfo = {
     why: string;
 };
 
+export type DisplayChoice = {
+    key: string;
+    label: string;
+    spreadDeg: number;
+    eyeDeg: number;
+};
+
 export type HeightTracks = {
     heightMm: number;
     seenSlope: number[];
@@ -124,6 +131,15 @@ export type ShelfItem = {
     numbers: Record<string, number>;
 };
 
+export type Sightline = {
+    mode: string;
+    spreadDeg: number;
+    eyeDeg: number;
+    seenCm2: number | null;
+    neverCm2: number | null;
+    modes: DisplayChoice[];
+};
+
 export type Stance = {
     id: number;
     rank: number;
@@ -176,6 +192,7 @@ export type Workbench = {
     mirror: string | null;
     shownUp: number[];
     front: number[];
+    sight: Sightline;
     analysis: AnalysisStatus;
     mesh: MeshFacts | null;
     geometry: string | null;

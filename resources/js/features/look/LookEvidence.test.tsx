@@ -1,14 +1,28 @@
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import { facts } from '@/test/samples';
+import { facts, sightline } from '@/test/samples';
 import type { MeshFacts } from '@/types/generated';
 import { LookEvidence } from './LookEvidence';
+import type { Draft } from './Viewers';
 
 afterEach(cleanup);
 
-function show(mesh: MeshFacts, turnDeg = 0, scale = 1) {
-    const on = { onTurn: vi.fn(), onShownUp: vi.fn(), onApplyFront: vi.fn(), onRecipe: vi.fn(), onPreview: vi.fn(), onSplit: vi.fn() };
-    render(<LookEvidence mesh={mesh} scale={scale} shownUp={[0, 0, 1]} mirror={null} previewed={null} turnDeg={turnDeg} {...on} />);
+const asShown: Draft = { turnDeg: 0, mode: 'shelf', spreadDeg: 70, eyeDeg: 17.5 };
+
+function show(mesh: MeshFacts, draft: Partial<Draft> = {}, scale = 1) {
+    const on = { onDraft: vi.fn(), onShownUp: vi.fn(), onApplyViewers: vi.fn(), onRecipe: vi.fn(), onPreview: vi.fn(), onSplit: vi.fn() };
+    render(
+        <LookEvidence
+            mesh={mesh}
+            scale={scale}
+            shownUp={[0, 0, 1]}
+            mirror={null}
+            previewed={null}
+            sight={sightline()}
+            draft={{ ...asShown, ...draft }}
+            {...on}
+        />,
+    );
     return on;
 }
 
@@ -34,13 +48,13 @@ describe('the Look station', () => {
         expect(on.onRecipe).toHaveBeenCalledWith({ scale: 1000 });
     });
     it('goes back to the file’s own numbers', () => {
-        const on = show(facts(), 0, 1000);
+        const on = show(facts(), {}, 1000);
         fireEvent.click(screen.getByRole('button', { name: /Size and parts/ }));
         fireEvent.click(screen.getByRole('button', { name: /own numbers/ }));
         expect(on.onRecipe).toHaveBeenCalledWith({ scale: 1, mirror: null });
     });
     it('scales to a size that is typed, mirrors, and splits parts and shells', () => {
-        const on = show(facts({ shells: 3, parts: ['Body', 'Eye'] }), 0, 2);
+        const on = show(facts({ shells: 3, parts: ['Body', 'Eye'] }), {}, 2);
         fireEvent.click(screen.getByRole('button', { name: /Size and parts/ }));
         fireEvent.change(screen.getByLabelText('Longest side'), { target: { value: '310' } });
         fireEvent.click(screen.getByRole('button', { name: 'Scale to that' }));
@@ -79,10 +93,18 @@ describe('the Look station', () => {
         show(facts());
         expect(screen.queryByRole('button', { name: /measure anew/ })).toBeNull();
         cleanup();
-        const on = show(facts(), 40);
+        const on = show(facts(), { turnDeg: 40 });
         fireEvent.click(screen.getByRole('button', { name: /measure anew/ }));
-        expect(on.onApplyFront).toHaveBeenCalledOnce();
+        expect(on.onApplyViewers).toHaveBeenCalledOnce();
         fireEvent.click(screen.getByRole('radio', { name: '+Y' }));
         expect(on.onShownUp.mock.lastCall?.[0]).toMatchObject({ up: [0, 1, 0] });
+    });
+    it('says what is seen, and brings the usual angles of another way to show it', () => {
+        const on = show(facts());
+        expect(document.body.textContent).toContain('A viewer sees 40 % of the surface at a time; 20 % nobody ever sees');
+        fireEvent.change(screen.getByLabelText('Shown'), { target: { value: 'wall' } });
+        expect(on.onDraft).toHaveBeenLastCalledWith({ turnDeg: 0, mode: 'wall', spreadDeg: 60, eyeDeg: 0 });
+        fireEvent.change(screen.getByLabelText('Height of the eyes, degrees above level'), { target: { value: '40' } });
+        expect(on.onDraft).toHaveBeenLastCalledWith({ ...asShown, eyeDeg: 40 });
     });
 });

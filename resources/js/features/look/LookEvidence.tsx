@@ -1,17 +1,19 @@
 import { mm, number, unit } from '@/lib/format';
-import type { MeshFacts } from '@/types/generated';
+import type { MeshFacts, Sightline } from '@/types/generated';
 import { Recipe } from './Recipe';
 import { Repairs } from './Repairs';
-import { axisName, SIX_AXES, type Axis } from './display';
+import type { Axis } from './display';
+import { Viewers, type Draft } from './Viewers';
 
 type Props = {
     mesh: MeshFacts;
     scale: number;
     shownUp: number[];
-    turnDeg: number;
-    onTurn: (deg: number) => void;
+    sight: Sightline;
+    draft: Draft;
+    onDraft: (draft: Draft) => void;
     onShownUp: (axis: Axis) => void;
-    onApplyFront: () => void;
+    onApplyViewers: () => void;
     mirror: string | null;
     previewed: string | null;
     onRecipe: (recipe: { scale?: number; mirror?: string | null; repairs?: string[] }) => void;
@@ -24,10 +26,11 @@ export function LookEvidence({
     mesh,
     scale,
     shownUp,
-    turnDeg,
-    onTurn,
+    sight,
+    draft,
+    onDraft,
     onShownUp,
-    onApplyFront,
+    onApplyViewers,
     mirror,
     previewed,
     onRecipe,
@@ -41,7 +44,6 @@ export function LookEvidence({
         ['Facets without area', mesh.degenerateFacets],
         ['Doubled facets', mesh.duplicateFacets],
     ];
-    const up = axisName(shownUp);
     return (
         <div className="h-full space-y-4 overflow-y-auto px-4 pt-3 pb-4">
             <div>
@@ -79,50 +81,15 @@ export function LookEvidence({
             {mesh.offers.length > 0 && (
                 <Repairs offers={mesh.offers} previewed={previewed} onPreview={onPreview} onApply={(repairs) => onRecipe({ repairs })} />
             )}
-            <section aria-label="How it will be shown" className="rule-t pt-3">
-                <h3 className="text-[16px]">Where will people stand?</h3>
-                <p className="mt-1 text-[13px] text-soft">
-                    Turn the piece until its face looks at the eye on the ring: drag the eye, or use the slider.
-                </p>
-                <div className="mt-2 grid grid-cols-[1fr_44px] items-center gap-2 text-[13px]">
-                    <input
-                        type="range"
-                        className="slide"
-                        min={-180}
-                        max={180}
-                        step={5}
-                        value={turnDeg}
-                        aria-label="Turn the front, degrees"
-                        style={{ '--at': `${((turnDeg + 180) / 360) * 100}%` } as React.CSSProperties}
-                        onChange={(e) => onTurn(Number(e.target.value))}
-                    />
-                    <span className="text-right">{number(turnDeg)}°</span>
-                </div>
-                <div className="mt-3 flex items-center gap-2 text-[13px]">
-                    <span className="text-soft" id="shown-up">
-                        Up on the shelf
-                    </span>
-                    <div className="flex gap-0.5" role="radiogroup" aria-labelledby="shown-up">
-                        {SIX_AXES.map((axis) => (
-                            <button
-                                key={axis.name}
-                                type="button"
-                                role="radio"
-                                aria-checked={up === axis.name}
-                                onClick={() => onShownUp(axis)}
-                                className={`rounded px-1.5 py-0.5 ${up === axis.name ? 'bg-secondary text-secondary-content' : 'border border-base-300 hover:border-secondary'}`}
-                            >
-                                {axis.name}
-                            </button>
-                        ))}
-                    </div>
-                </div>
-                {turnDeg !== 0 && (
-                    <button type="button" className="btn btn-neutral btn-sm mt-3" onClick={onApplyFront}>
-                        Show it from there and measure anew
-                    </button>
-                )}
-            </section>
+            <Viewers
+                sight={sight}
+                areaCm2={mesh.areaCm2}
+                shownUp={shownUp}
+                draft={draft}
+                onDraft={onDraft}
+                onShownUp={onShownUp}
+                onApply={onApplyViewers}
+            />
             <Recipe
                 scale={scale}
                 mirror={mirror}

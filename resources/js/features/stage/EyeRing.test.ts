@@ -12,25 +12,25 @@ function setUp() {
     camera.updateMatrixWorld();
     const onMove = vi.fn();
     const ring = new EyeRing(canvas, camera, 80, { onMove });
-    ring.build(true);
+    ring.build(true, { spreadDeg: 70, eyeDeg: 60 });
     ring.group.updateMatrixWorld(true);
     const event = (type: string, x: number, y: number): PointerEvent =>
         Object.assign(new Event(type), { clientX: 200 + x, clientY: 200 - y }) as unknown as PointerEvent;
-    return { canvas, ring, onMove, event };
+    return { canvas, camera, ring, onMove, event };
 }
 
 describe('the eye on the ring', () => {
     let s: ReturnType<typeof setUp>;
     beforeEach(() => (s = setUp()));
 
-    it('stands in front, 1.25 radii away', () => expect(s.ring.group.getObjectByName('eye')?.position.toArray()).toEqual([0, -100, 0]));
+    it('stands in front, 1.25 radii away', () => expect(s.ring.group.getObjectByName('front')?.position.toArray()).toEqual([0, -100, 0]));
 
     it('follows the pointer in steps of 5° and reports the end once', () => {
         s.canvas.dispatchEvent(s.event('pointerdown', 0, -100));
         window.dispatchEvent(s.event('pointermove', 71, -70));
-        expect(s.onMove).toHaveBeenLastCalledWith(45, false);
+        expect(s.onMove).toHaveBeenLastCalledWith('front', 45, false);
         window.dispatchEvent(s.event('pointerup', 71, -70));
-        expect(s.onMove).toHaveBeenLastCalledWith(45, true);
+        expect(s.onMove).toHaveBeenLastCalledWith('front', 45, true);
         window.dispatchEvent(s.event('pointermove', 0, 100));
         expect(s.onMove).toHaveBeenCalledTimes(3);
     });
@@ -38,9 +38,30 @@ describe('the eye on the ring', () => {
     it('lets Escape take it back', () => {
         s.canvas.dispatchEvent(s.event('pointerdown', 0, -100));
         window.dispatchEvent(s.event('pointermove', -100, 0));
-        expect(s.onMove).toHaveBeenLastCalledWith(-90, false);
+        expect(s.onMove).toHaveBeenLastCalledWith('front', -90, false);
         window.dispatchEvent(new KeyboardEvent('keydown', { key: 'Escape' }));
-        expect(s.onMove).toHaveBeenLastCalledWith(0, true);
+        expect(s.onMove).toHaveBeenLastCalledWith('front', 0, true);
+    });
+
+    it('lets the ends set the spread, both ways the same', () => {
+        const end = s.ring.group.getObjectByName('spread')?.position as THREE.Vector3;
+        s.canvas.dispatchEvent(s.event('pointerdown', end.x, end.y));
+        window.dispatchEvent(s.event('pointermove', -100, -60));
+        window.dispatchEvent(s.event('pointerup', 0, 0));
+        expect(s.onMove).toHaveBeenLastCalledWith('spread', 60, true);
+    });
+
+    it('lets the raised eye set the height', () => {
+        // seen from the side: y to the left, z up
+        const camera = s.camera;
+        camera.position.set(500, 0, 0);
+        camera.up.set(0, 0, 1);
+        camera.lookAt(0, 0, 0);
+        camera.updateMatrixWorld();
+        s.canvas.dispatchEvent(s.event('pointerdown', -50, 86.6));
+        window.dispatchEvent(s.event('pointermove', -70, 70));
+        window.dispatchEvent(s.event('pointerup', 0, 0));
+        expect(s.onMove).toHaveBeenLastCalledWith('eye', 45, true);
     });
 
     it('is not taken up beside the eye, nor when it is hidden', () => {

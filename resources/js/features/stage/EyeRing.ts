@@ -1,19 +1,27 @@
 import * as THREE from 'three';
 import { colour } from '@/lib/theme';
 
-type Listener = { onMove: (deg: number, isDone: boolean) => void };
+/** Where the viewers stand, as the ring shows it: degrees to either side of the front, degrees above level. */
+export type Sight = { spreadDeg: number; eyeDeg: number };
 
-/** idle: nothing held · dragging: the eye follows the pointer, in steps of 5° · Escape or release ends it */
-type State = { kind: 'idle' } | { kind: 'dragging'; deg: number; stop: () => void };
+/** What is dragged: the eye on the ground turns the front, the one above it sets the height, the ends set the spread. */
+export type Handle = 'front' | 'eye' | 'spread';
+
+type Listener = { onMove: (handle: Handle, deg: number, isDone: boolean) => void };
+
+/** idle: nothing held · dragging: a handle follows the pointer, in steps of 5° · Escape or release ends it */
+type State = { kind: 'idle' } | { kind: 'dragging'; handle: Handle; from: number; deg: number; stop: () => void };
 
 const SNAP_DEG = 5;
-const SPREAD_DEG = 70;
+const RING = 1.25;
+const LIMITS: Record<Handle, [number, number]> = { front: [-180, 180], eye: [-60, 80], spread: [10, 180] };
 
-/** The viewers in front of a piece on its shelf: an arc over the angles they look from, and the eye on it that can be dragged round. */
+/** The viewers in front of a piece on its shelf: an arc over the angles they look from, with handles that can be dragged. */
 export class EyeRing {
     readonly group = new THREE.Group();
     private state: State = { kind: 'idle' };
     private isShown = false;
+    private sight: Sight = { spreadDeg: 70, eyeDeg: 17.5 };
 
     constructor(
         private readonly canvas: HTMLElement,
@@ -24,36 +32,50 @@ export class EyeRing {
         canvas.addEventListener('pointerdown', this.onPointerDown);
     }
 
-    build(isShown: boolean): void {
+    build(isShown: boolean, sight: Sight = this.sight): void {
         this.isShown = isShown;
+        this.sight = sight;
         emptyGroup(this.group);
         if (!isShown) return;
-        const r = this.pieceRadius * 1.25;
-        const arc: THREE.Vector3[] = [];
-        for (let a = -SPREAD_DEG; a <= SPREAD_DEG; a += 2) arc.push(onRing(a, r));
-        const ink = colour('--eye');
-        const line = new THREE.Line(
-            new THREE.BufferGeometry().setFromPoints(arc),
-            new THREE.LineDashedMaterial({ color: ink, dashSize: r / 30, gapSize: r / 40 }),
-        );
-        line.computeLineDistances();
-        this.group.add(line, this.ball(0.055, this.state.kind === 'dragging' ? this.state.deg : 0, 'eye'));
-        this.group.add(this.ball(0.025, -SPREAD_DEG, 'end'), this.ball(0.025, SPREAD_DEG, 'end'));
+        const r = this.pieceRadius * RING;
+        const [front, spread, eye] = [this.held('front', 0), this.held('spread', sight.spreadDeg), this.held('eye', sight.eyeDeg)];
+        const ground: THREE.Vector3[] = [];
+        for (let a = -spread; a <= spread; a += 2) ground.push(onRing(a, r));
+        const upright: THREE.Vector3[] = [];
+        for (let e = Math.min(0, eye); e <= Math.max(0, eye); e += 1) upright.push(onMeridian(e, r));
+        this.group.add(this.dashes(ground), this.dashes(upright), this.ball('front', 0.05, onRing(front, r)));
+        this.group.add(this.ball('eye', 0.035, onMeridian(eye, r)));
+        if (spread < 175) this.group.add(this.ball('spread', 0.028, onRing(-spread, r)), this.ball('spread', 0.028, onRing(spread, r)));
     }
 
-    private ball(size: number, deg: number, name: string): THREE.Mesh {
+    private held(handle: Handle, otherwise: number): number {
+        return this.state.kind === 'dragging' && this.state.handle === handle ? this.state.deg : otherwise;
+    }
+
+    private dashes(points: THREE.Vector3[]): THREE.Line {
+        const r = this.pieceRadius * RING;
+        const line = new THREE.Line(
+            new THREE.BufferGeometry().setFromPoints(points),
+            new THREE.LineDashedMaterial({ color: colour('--eye'), dashSize: r / 30, gapSize: r / 40 }),
+        );
+        line.computeLineDistances();
+        return line;
+    }
+
+    private ball(handle: Handle, size: number, at: THREE.Vector3): THREE.Mesh {
         const ball = new THREE.Mesh(
             new THREE.SphereGeometry(this.pieceRadius * size, 24, 16),
             new THREE.MeshBasicMaterial({ color: colour('--eye') }),
         );
-        ball.position.copy(onRing(deg, this.pieceRadius * 1.25));
-        ball.name = name;
+        ball.position.copy(at);
+        ball.name = handle;
         return ball;
     }
 
     private onPointerDown = (down: PointerEvent): void => {
-        const eye = this.group.getObjectByName('eye');
-        if (!eye || this.ray(down).intersectObject(eye).length === 0) return;
+        const hit = this.ray(down).intersectObjects(this.group.children.filter((c) => c instanceof THREE.Mesh))[0];
+        if (!hit) return;
+        const handle = hit.object.name as Handle;
         const onKey = (e: KeyboardEvent): void => {
             if (e.key === 'Escape') this.end(true);
         };
@@ -66,25 +88,33 @@ export class EyeRing {
             window.removeEventListener('pointerup', onUp);
             window.removeEventListener('keydown', onKey, true);
         };
-        this.state = { kind: 'dragging', deg: 0, stop };
-        this.listener.onMove(0, false);
+        const from = { front: 0, eye: this.sight.eyeDeg, spread: this.sight.spreadDeg }[handle];
+        this.state = { kind: 'dragging', handle, from, deg: from, stop };
+        this.listener.onMove(handle, from, false);
     };
 
     private onPointerMove = (e: PointerEvent): void => {
-        const at = this.ray(e).ray.intersectPlane(new THREE.Plane(new THREE.Vector3(0, 0, 1), 0), new THREE.Vector3());
-        if (!at || this.state.kind !== 'dragging') return;
-        this.state.deg = Math.round(THREE.MathUtils.radToDeg(Math.atan2(at.x, -at.y)) / SNAP_DEG) * SNAP_DEG;
+        if (this.state.kind !== 'dragging') return;
+        const { handle } = this.state;
+        // the eye moves up and down before the piece, the others on the ground
+        const plane = handle === 'eye' ? new THREE.Plane(new THREE.Vector3(1, 0, 0), 0) : new THREE.Plane(new THREE.Vector3(0, 0, 1), 0);
+        const at = this.ray(e).ray.intersectPlane(plane, new THREE.Vector3());
+        if (!at) return;
+        const raw = handle === 'eye' ? Math.atan2(at.z, -at.y) : Math.atan2(at.x, -at.y);
+        const deg = THREE.MathUtils.radToDeg(handle === 'spread' ? Math.abs(raw) : raw);
+        const [low, high] = LIMITS[handle];
+        this.state.deg = Math.min(high, Math.max(low, Math.round(deg / SNAP_DEG) * SNAP_DEG));
         this.build(this.isShown);
-        this.listener.onMove(this.state.deg, false);
+        this.listener.onMove(handle, this.state.deg, false);
     };
 
     private end(isCancelled: boolean): void {
         if (this.state.kind !== 'dragging') return;
-        const { deg, stop } = this.state;
+        const { handle, from, deg, stop } = this.state;
         stop();
         this.state = { kind: 'idle' };
         this.build(this.isShown);
-        this.listener.onMove(isCancelled ? 0 : deg, true);
+        this.listener.onMove(handle, isCancelled ? from : deg, true);
     }
 
     private ray(e: PointerEvent): THREE.Raycaster {
@@ -106,6 +136,12 @@ export class EyeRing {
 function onRing(deg: number, r: number): THREE.Vector3 {
     const a = THREE.MathUtils.degToRad(deg);
     return new THREE.Vector3(Math.sin(a) * r, -Math.cos(a) * r, 0);
+}
+
+/** Before the piece, this many degrees above the ground. */
+function onMeridian(deg: number, r: number): THREE.Vector3 {
+    const a = THREE.MathUtils.degToRad(deg);
+    return new THREE.Vector3(0, -Math.cos(a) * r, Math.sin(a) * r);
 }
 
 /** Takes everything out of a group and gives its WebGL resources back. */

@@ -1,6 +1,7 @@
 import { useEffect, useImperativeHandle, useMemo, useRef, useState, type Ref } from 'react';
 import { number } from '@/lib/format';
 import { readGeometry, readMeasure } from './geometry';
+import type { Handle } from './EyeRing';
 import { Legend } from './Legend';
 import { MEASURES, measure, type MeasureKey } from './measures';
 import { StageView, type StageState } from './StageView';
@@ -20,25 +21,25 @@ type Props = {
     /** captions over the panes, left to right */
     captions: string[];
     onMeasure: (key: MeasureKey) => void;
-    onFrontDragged: (deg: number, isDone: boolean) => void;
+    onSightDragged: (handle: Handle, deg: number, isDone: boolean) => void;
 };
 
 type Loading = { kind: 'waiting' } | { kind: 'loading' } | { kind: 'ready' } | { kind: 'failed'; why: string };
 
 /** The piece on its ruled sheet, with the tint switch and the legend. Loads geometry once and feeds StageView. */
-export function Stage({ ref, geometryUrl, seenUrl, extraUrl, state: given, label, offered, captions, onMeasure, onFrontDragged }: Props) {
+export function Stage({ ref, geometryUrl, seenUrl, extraUrl, state: given, label, offered, captions, onMeasure, onSightDragged }: Props) {
     const host = useRef<HTMLDivElement>(null);
     const view = useRef<StageView | null>(null);
     // the same state, said again, must not redraw anything
     const key = JSON.stringify(given);
     const state = useMemo(() => JSON.parse(key) as StageState, [key]);
-    const latest = useRef({ state, onFrontDragged });
+    const latest = useRef({ state, onSightDragged });
     const [loading, setLoading] = useState<Loading>({ kind: 'waiting' });
 
     useEffect(() => {
-        latest.current = { state, onFrontDragged };
+        latest.current = { state, onSightDragged };
         view.current?.update(state);
-    }, [state, onFrontDragged]);
+    }, [state, onSightDragged]);
 
     useEffect(() => {
         if (!geometryUrl || !host.current) return;
@@ -49,7 +50,7 @@ export function Stage({ ref, geometryUrl, seenUrl, extraUrl, state: given, label
             try {
                 const [geometry, seen] = await Promise.all([get(geometryUrl, stop.signal), seenUrl ? get(seenUrl, stop.signal) : null]);
                 if (stop.signal.aborted) return;
-                const dragged = (deg: number, isDone: boolean): void => latest.current.onFrontDragged(deg, isDone);
+                const dragged = (handle: Handle, deg: number, isDone: boolean): void => latest.current.onSightDragged(handle, deg, isDone);
                 view.current = new StageView(at, readGeometry(geometry), seen ? readMeasure(seen) : null, latest.current.state, dragged);
                 setLoading({ kind: 'ready' });
             } catch (error) {

@@ -2,7 +2,7 @@ import * as THREE from 'three';
 import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js';
 import { colour } from '@/lib/theme';
 import type { StageMesh } from './geometry';
-import { EyeRing, emptyGroup } from './EyeRing';
+import { EyeRing, emptyGroup, type Handle, type Sight } from './EyeRing';
 import { measure, type MeasureKey } from './measures';
 import { fragmentShader, vertexShader } from './shaders';
 
@@ -20,6 +20,7 @@ export type StageState = {
     bedMm: [number, number];
     /** show where the viewers stand (piece on its shelf) instead of the plate */
     isShelf: boolean;
+    sight: Sight;
 };
 
 const TURN_MS = 180;
@@ -52,7 +53,7 @@ export class StageView {
         mesh: StageMesh,
         seen: Uint8Array | null,
         state: StageState,
-        onFrontDragged: (deg: number, isDone: boolean) => void,
+        onSightDragged: (handle: Handle, deg: number, isDone: boolean) => void,
     ) {
         this.state = state;
         this.renderer = new THREE.WebGLRenderer({ antialias: true, alpha: true, preserveDrawingBuffer: true });
@@ -70,10 +71,10 @@ export class StageView {
         this.corners = StageView.hullSample(mesh.positions);
         this.piece.add(new THREE.Mesh(this.geometry, this.material));
         this.ring = new EyeRing(this.renderer.domElement, this.camera, this.radius, {
-            onMove: (deg, isDone) => {
+            onMove: (handle, deg, isDone) => {
                 this.controls.enabled = isDone;
                 this.draw();
-                onFrontDragged(deg, isDone);
+                onSightDragged(handle, deg, isDone);
             },
         });
         this.scene.add(this.plate, this.ring.group, this.piece);
@@ -146,7 +147,7 @@ export class StageView {
         (u.uLine as THREE.IUniform).value = state.lineMm;
         (u.uInk as THREE.IUniform).value.set(colour(measure(state.measure).ink));
         this.buildPlate();
-        this.ring.build(this.state.isShelf);
+        this.ring.build(this.state.isShelf, this.state.sight);
         if (wasShelf !== state.isShelf) this.home();
         this.draw();
     }
@@ -222,7 +223,7 @@ export class StageView {
         (u.uCutFace as THREE.IUniform).value.set(colour('--cut-face'));
         (u.uInk as THREE.IUniform).value.set(colour(measure(this.state.measure).ink));
         this.buildPlate();
-        this.ring.build(this.state.isShelf);
+        this.ring.build(this.state.isShelf, this.state.sight);
         this.draw();
     };
 

@@ -34,10 +34,10 @@ export const MEASURES: Measure[] = [
     {
         key: 'seen',
         label: 'Seen',
-        title: 'Share of the viewers it faces',
+        title: 'Share of the viewers who see it',
         ink: '--measure-seen',
         ticks: () => ['0', '25', '50', '75', '100\u202F%'],
-        note: 'Viewers stand ±70° about the front, −10° to 45° high. What hides behind other parts still counts as seen.',
+        note: 'Of 48 places where viewers stand, by weight; what hides behind other parts does not count.',
     },
     {
         key: 'thickness',

@@ -1,0 +1,11 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources;
+
+/** A way to show a piece, with where viewers usually stand. */
+final readonly class DisplayChoice
+{
+    public function __construct(public string $key, public string $label, public float $spreadDeg, public float $eyeDeg) {}
+}

@@ -1,0 +1,373 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wrenlo\Core\Sight;
+
+use Wrenlo\Core\Geometry\Vec3;
+use Wrenlo\Core\Mesh\Mesh;
+use Wrenlo\Core\Mesh\Simplified;
+use Wrenlo\Core\Mesh\Surface;
+
+use function array_fill;
+use function ceil;
+use function count;
+use function max;
+use function min;
+use function sqrt;
+
+/**
+ * What the viewers see, with what hides behind other parts: the *seen weight* of a facet is the share of the views, by
+ * weight, from which its samples face the viewer and nothing lies in front.
+ *
+ * For each view the facets are drawn into a depth buffer; a sample is seen when its plane reaches the depth found there,
+ * within a pixel. A facet has one sample, its centroid; one that is large has several, spread
+ * evenly. Above MOST_FACETS what hides what is found on a simplified copy, while each facet still faces by its own normal.
+ */
+final class Visibility
+{
+    private const MOST_FACETS = 30_000;
+
+    /** Pixels across the piece. */
+    private const PIXELS = 200;
+
+    /** A facet above this share of the surface is sampled more than once. */
+    private const SAMPLE_SHARE = 1 / 2500;
+
+    /** Samples along the side of the largest facet. */
+    private const MOST_SAMPLES = 24;
+
+    /** A facet turned further from the viewer than this (cosine) is followed as if it were this far. */
+    private const FLATTEST = 0.05;
+
+    /** What may lie in front of a sample and still be its own surroundings, in pixels. */
+    private const LENIENT = 1.0;
+
+    /**
+     * The seen weight of each facet, 0 to 1.
+     *
+     * @return list<float>
+     */
+    public static function weights(Mesh $mesh, Surface $facets, Views $views): array
+    {
+        $simplified = Simplified::to($mesh, self::MOST_FACETS);
+        if ($simplified !== null) {
+            return self::weigh($facets, $views, ...self::openByCorners($mesh, $simplified, $views));
+        }
+        $samples = self::samples($mesh, $facets);
+
+        return self::weigh($facets, $views, self::open($mesh, $facets, $views, $samples, isCopy: false), $samples[4]);
+    }
+
+    /**
+     * Views open to each facet of a mesh that is too large to be drawn: those that are open to all its corners
+     * on the copy; a view is open to a corner when it is to a facet there.
+     *
+     * @return array{list<int>, list<int>} bits of each facet, and where each begins (one a facet)
+     */
+    private static function openByCorners(Mesh $mesh, Simplified $simplified, Views $views): array
+    {
+        $copy = $simplified->mesh;
+        $surface = Surface::ofFacets($copy);
+        $samples = self::samples($copy, $surface);
+        $open = self::open($copy, $surface, $views, $samples, isCopy: true);
+        $corner = array_fill(0, $copy->vertexCount() + 1, 0); // the last one stands for −1
+        foreach ($samples[3] as $s => $f) {
+            $bits = $open[$s];
+            $corner[$copy->tri[3 * $f]] |= $bits;
+            $corner[$copy->tri[3 * $f + 1]] |= $bits;
+            $corner[$copy->tri[3 * $f + 2]] |= $bits;
+        }
+        $none = $copy->vertexCount();
+        ['vertex' => $at] = get_object_vars($simplified);
+        $tri = $mesh->tri;
+        $ofFacet = [];
+        for ($i = 0, $n = count($tri); $i < $n; $i += 3) {
+            $a = $corner[$at[$tri[$i]] < 0 ? $none : $at[$tri[$i]]];
+            $b = $corner[$at[$tri[$i + 1]] < 0 ? $none : $at[$tri[$i + 1]]];
+            $c = $corner[$at[$tri[$i + 2]] < 0 ? $none : $at[$tri[$i + 2]]];
+            $ofFacet[] = $a & $b & $c;
+        }
+
+        return [$ofFacet, range(0, count($ofFacet))];
+    }
+
+    /**
+     * @param  list<int>  $open  views open to each sample
+     * @param  list<int>  $first  the samples of facet f are first[f] … first[f + 1] − 1
+     * @return list<float>
+     */
+    private static function weigh(Surface $facets, Views $views, array $open, array $first): array
+    {
+        ['nx' => $nx, 'ny' => $ny, 'nz' => $nz] = get_object_vars($facets);
+        [$vx, $vy, $vz, $share] = self::flat($views);
+        $count = count($share);
+        $seen = [];
+        foreach ($nx as $f => $x) {
+            $y = $ny[$f];
+            $z = $nz[$f];
+            $facing = 0;
+            for ($k = 0; $k < $count; $k++) {
+                if ($x * $vx[$k] + $y * $vy[$k] + $z * $vz[$k] > 0.0) {
+                    $facing |= 1 << $k;
+                }
+            }
+            $from = $first[$f];
+            $to = $first[$f + 1];
+            $sum = 0.0;
+            for ($s = $from; $s < $to; $s++) {
+                $bits = $facing & $open[$s];
+                for ($k = 0; $bits !== 0; $k++, $bits >>= 1) {
+                    if ($bits & 1) {
+                        $sum += $share[$k];
+                    }
+                }
+            }
+            $seen[] = $to > $from ? min(1.0, $sum / ($to - $from)) : 0.0;
+        }
+
+        return $seen;
+    }
+
+    /** @return array{list<float>, list<float>, list<float>, list<float>} directions and shares of the views */
+    private static function flat(Views $views): array
+    {
+        $vx = $vy = $vz = $share = [];
+        foreach ($views->all as [$view, $s]) {
+            $vx[] = $view->x;
+            $vy[] = $view->y;
+            $vz[] = $view->z;
+            $share[] = $s;
+        }
+
+        return [$vx, $vy, $vz, $share];
+    }
+
+    /**
+     * Points on the facets: the centroid, or the centroids of n² equal parts of a large facet.
+     *
+     * @return array{list<float>, list<float>, list<float>, list<int>, list<int>} x, y, z and facet of each sample; the samples of
+     *                                                                            facet f are first[f] … first[f + 1] − 1
+     */
+    private static function samples(Mesh $mesh, Surface $facets): array
+    {
+        ['x' => $x, 'y' => $y, 'z' => $z, 'tri' => $tri] = get_object_vars($mesh);
+        $most = max(1e-300, $facets->totalAreaMm2() * self::SAMPLE_SHARE);
+        $sx = $sy = $sz = $of = $first = [];
+        foreach ($facets->area as $f => $area) {
+            $first[] = count($of);
+            if ($area <= $most) {
+                $sx[] = $facets->cx[$f];
+                $sy[] = $facets->cy[$f];
+                $sz[] = $facets->cz[$f];
+                $of[] = $f;
+
+                continue;
+            }
+            $n = min(self::MOST_SAMPLES, (int) ceil(sqrt($area / $most)));
+            [$a, $b, $c] = [$tri[3 * $f], $tri[3 * $f + 1], $tri[3 * $f + 2]];
+            for ($i = 0; $i < $n; $i++) {
+                for ($j = 0; $j < 2 * ($n - $i) - 1; $j++) {
+                    // row i of a triangle cut into n² parts: upright parts at even j, upside down ones at odd j
+                    $u = ($i + ($j % 2 === 0 ? 1 / 3 : 2 / 3)) / $n;
+                    $v = (intdiv($j, 2) + ($j % 2 === 0 ? 1 / 3 : 2 / 3)) / $n;
+                    $w = 1 - $u - $v;
+                    $sx[] = $w * $x[$a] + $u * $x[$b] + $v * $x[$c];
+                    $sy[] = $w * $y[$a] + $u * $y[$b] + $v * $y[$c];
+                    $sz[] = $w * $z[$a] + $u * $z[$b] + $v * $z[$c];
+                    $of[] = $f;
+                }
+            }
+        }
+        $first[] = count($of);
+
+        return [$sx, $sy, $sz, $of, $first];
+    }
+
+    /**
+     * Bit k of a sample is set when nothing lies between it and view k.
+     *
+     * @param  array{list<float>, list<float>, list<float>, list<int>, list<int>}  $samples
+     * @return list<int>
+     */
+    private static function open(Mesh $mesh, Surface $facets, Views $views, array $samples, bool $isCopy): array
+    {
+        ['nx' => $nx, 'ny' => $ny, 'nz' => $nz] = get_object_vars($facets);
+        [$sx, $sy, $sz, $of] = $samples;
+        $open = array_fill(0, count($of), 0);
+        $backToo = ! self::isClosed($facets);
+        // a facet of a simplified copy that is just turned away may stand for one that still faces the viewer
+        $turnedAway = $isCopy ? -0.1 : 0.0;
+        foreach ($views->all as $k => [$view]) {
+            $right = self::across($view);
+            $up = $view->cross($right);
+            [$depth, $width, $pixel, $minU, $minV] = self::draw($mesh, $facets, $view, $right, $up, $backToo);
+            [$dx, $dy, $dz] = $view->toArray();
+            [$rx, $ry, $rz] = $right->toArray();
+            [$ux, $uy, $uz] = $up->toArray();
+            $inv = 1 / $pixel;
+            $bit = 1 << $k;
+            foreach ($of as $s => $f) {
+                $c = $nx[$f] * $dx + $ny[$f] * $dy + $nz[$f] * $dz;
+                if ($c <= $turnedAway) {
+                    continue;
+                }
+                $x = $sx[$s];
+                $y = $sy[$s];
+                $z = $sz[$s];
+                $u = ($x * $rx + $y * $ry + $z * $rz - $minU) * $inv;
+                $v = ($x * $ux + $y * $uy + $z * $uz - $minV) * $inv;
+                $col = (int) $u;
+                $row = (int) $v;
+                // the plane of the facet, followed from the sample to the pixel centre
+                $steep = $pixel / ($c > self::FLATTEST ? $c : self::FLATTEST);
+                $own = $x * $dx + $y * $dy + $z * $dz
+                    - $steep * (($col + 0.5 - $u) * ($nx[$f] * $rx + $ny[$f] * $ry + $nz[$f] * $rz) + ($row + 0.5 - $v) * ($nx[$f] * $ux + $ny[$f] * $uy + $nz[$f] * $uz));
+                if ($own >= $depth[$row * $width + $col] - $pixel * self::LENIENT) {
+                    $open[$s] |= $bit;
+                }
+            }
+        }
+
+        return array_values($open);
+    }
+
+    private static function across(Vec3 $view): Vec3
+    {
+        return $view->cross(abs($view->z) < 0.9 ? new Vec3(0, 0, 1) : new Vec3(1, 0, 0))->unit();
+    }
+
+    /** The facets of a closed surface cancel as vectors. */
+    private static function isClosed(Surface $facets): bool
+    {
+        $x = $y = $z = 0.0;
+        foreach ($facets->area as $f => $a) {
+            $x += $a * $facets->nx[$f];
+            $y += $a * $facets->ny[$f];
+            $z += $a * $facets->nz[$f];
+        }
+
+        return sqrt($x * $x + $y * $y + $z * $z) < 0.002 * $facets->totalAreaMm2();
+    }
+
+    /**
+     * @param  list<float>  $values
+     * @return array{float, float} smallest, and how far it is to the largest
+     */
+    private static function range(array $values): array
+    {
+        $least = $values === [] ? 0.0 : min($values);
+
+        return [$least, $values === [] ? 0.0 : max($values) - $least];
+    }
+
+    /**
+     * The depth buffer of a view: the height towards the viewer of the nearest facet at each pixel centre.
+     *
+     * @param  bool  $backToo  facets that face away hide things as well: a surface with holes
+     * @return array{list<float>, int, float, float, float} depths row by row, pixels in a row, width of a pixel (mm), corner of the first pixel
+     */
+    private static function draw(Mesh $mesh, Surface $facets, Vec3 $view, Vec3 $right, Vec3 $up, bool $backToo): array
+    {
+        ['x' => $x, 'y' => $y, 'z' => $z, 'tri' => $tri] = get_object_vars($mesh);
+        ['nx' => $nx, 'ny' => $ny, 'nz' => $nz] = get_object_vars($facets);
+        [$dx, $dy, $dz] = $view->toArray();
+        [$rx, $ry, $rz] = $right->toArray();
+        [$ux, $uy, $uz] = $up->toArray();
+        $u = $v = $d = [];
+        foreach ($x as $i => $px) {
+            $py = $y[$i];
+            $pz = $z[$i];
+            $u[] = $px * $rx + $py * $ry + $pz * $rz;
+            $v[] = $px * $ux + $py * $uy + $pz * $uz;
+            $d[] = $px * $dx + $py * $dy + $pz * $dz;
+        }
+        [$minU, $spanU] = self::range($u);
+        [$minV, $spanV] = self::range($v);
+        $pixel = max($spanU, $spanV, 1e-9) / self::PIXELS;
+        $width = (int) ($spanU / $pixel) + 2;
+        $height = (int) ($spanV / $pixel) + 2;
+        $depth = array_fill(0, $width * $height, -INF);
+        // in pixels, centres at whole numbers; the first row and column of centres at or past each vertex
+        $inv = 1 / $pixel;
+        $rowOf = $colOf = [];
+        foreach ($u as $i => $a) {
+            $u[$i] = $a = ($a - $minU) * $inv - 0.5;
+            $k = (int) $a;
+            $colOf[] = $k < $a ? $k + 1 : $k;
+            $v[$i] = $a = ($v[$i] - $minV) * $inv - 0.5;
+            $k = (int) $a;
+            $rowOf[] = $k < $a ? $k + 1 : $k;
+        }
+        foreach ($nx as $f => $n) {
+            if (! $backToo && $n * $dx + $ny[$f] * $dy + $nz[$f] * $dz <= 0.0) {
+                continue;
+            }
+            $a = $tri[3 * $f];
+            $b = $tri[3 * $f + 1];
+            $c = $tri[3 * $f + 2];
+            $k = $rowOf[$a];
+            if ($k === $rowOf[$b] && $k === $rowOf[$c]) {
+                continue;
+            }
+            $k = $colOf[$a];
+            if ($k === $colOf[$b] && $k === $colOf[$c]) {
+                continue;
+            }
+            if ($v[$b] < $v[$a]) {
+                $t = $a;
+                $a = $b;
+                $b = $t;
+            }
+            if ($v[$c] < $v[$a]) {
+                $t = $a;
+                $a = $c;
+                $c = $t;
+            }
+            if ($v[$c] < $v[$b]) {
+                $t = $b;
+                $b = $c;
+                $c = $t;
+            }
+            $va = $v[$a];
+            $vb = $v[$b];
+            $vc = $v[$c];
+            $ua = $u[$a];
+            $ub = $u[$b];
+            $uc = $u[$c];
+            $den = ($ub - $ua) * ($vc - $va) - ($uc - $ua) * ($vb - $va);
+            if ($den === 0.0) {
+                continue;
+            }
+            $da = $d[$a];
+            $db = $d[$b] - $da;
+            $dc = $d[$c] - $da;
+            $pu = ($db * ($vc - $va) - $dc * ($vb - $va)) / $den;
+            $pv = (($ub - $ua) * $dc - ($uc - $ua) * $db) / $den;
+            for ($row = $rowOf[$a], $rowEnd = $rowOf[$c]; $row < $rowEnd; $row++) {
+                $long = $ua + ($row - $va) * ($uc - $ua) / ($vc - $va);
+                $short = $row < $vb
+                    ? $ua + ($row - $va) * ($ub - $ua) / ($vb - $va)
+                    : $ub + ($row - $vb) * ($uc - $ub) / ($vc - $vb);
+                if ($short < $long) {
+                    $t = $long;
+                    $long = $short;
+                    $short = $t;
+                }
+                $col = (int) $long;
+                $col += $col < $long ? 1 : 0;
+                $end = (int) $short;
+                $end += $end < $short ? 1 : 0;
+                $at = $row * $width + $col;
+                $h = $da + $pv * ($row - $va) + $pu * ($col - $ua);
+                for (; $col < $end; $col++, $at++, $h += $pu) {
+                    if ($h > $depth[$at]) {
+                        $depth[$at] = $h;
+                    }
+                }
+            }
+        }
+
+        return [$depth, $width, $pixel, $minU, $minV];
+    }
+}

@@ -1,0 +1,144 @@
+<?php
+
+declare(strict_types=1);
+
+use Database\Demo\Marsh;
+use Tests\Support\OutsideRays;
+use Tests\Support\RealMeshes;
+use Tests\Support\Solids;
+use Wrenlo\Core\Geometry\Rotation;
+use Wrenlo\Core\Geometry\Vec3;
+use Wrenlo\Core\Mesh\Mesh;
+use Wrenlo\Core\Mesh\Simplified;
+use Wrenlo\Core\Mesh\Surface;
+use Wrenlo\Core\Sight\Display;
+use Wrenlo\Core\Sight\DisplayMode;
+use Wrenlo\Core\Sight\Views;
+use Wrenlo\Core\Sight\Visibility;
+
+/** The share of the viewers, by weight, whom a normal faces. */
+function faces(Display $display, Vec3 $normal): float
+{
+    return array_sum(array_map(fn (array $v) => $v[0]->dot($normal) > 1e-12 ? $v[1] : 0.0, Views::of($display)->all));
+}
+
+/** @return array{float, float} seen area and all area, mm² */
+function seenOf(Mesh $mesh, Views $views): array
+{
+    $facets = Surface::ofFacets($mesh);
+
+    return [array_sum(array_map(fn ($w, $a) => $w * $a, Visibility::weights($mesh, $facets, $views), $facets->area)), $facets->totalAreaMm2()];
+}
+
+it('looks from the front, a little more from above, never from behind', function () {
+    $shelf = Display::facingMinusY();
+    expect(Views::of($shelf)->all)->toHaveCount(48)
+        ->and(array_sum(array_column(Views::of($shelf)->all, 1)))->toEqualWithDelta(1.0, 1e-12)
+        ->and(faces($shelf, new Vec3(0, -1, 0)))->toEqualWithDelta(1.0, 1e-12)
+        ->and(faces($shelf, new Vec3(0, 1, 0)))->toEqual(0.0)
+        ->and(faces($shelf, new Vec3(1, 0, 0)))->toEqualWithDelta(0.5, 1e-9)
+        ->and(faces($shelf, new Vec3(0, 0, 1)))->toBeGreaterThan(faces($shelf, new Vec3(0, 0, -1)));
+});
+
+it('stands its viewers as the mode says', function (DisplayMode $mode, float $back, float $side) {
+    $display = new Display(new Vec3(0, 0, 1), new Vec3(0, -1, 0), $mode);
+    expect(count(Views::of($display)->all))->toBeGreaterThanOrEqual(48)
+        ->and(array_sum(array_column(Views::of($display)->all, 1)))->toEqualWithDelta(1.0, 1e-12)
+        ->and(faces($display, new Vec3(0, 1, 0)))->toEqualWithDelta($back, 0.02)
+        ->and(faces($display, new Vec3(1, 0, 0)))->toEqualWithDelta($side, 0.02);
+})->with([
+    'turntable: the same from everywhere' => [DisplayMode::Turntable, 0.5, 0.5],
+    'worn: the back counts less' => [DisplayMode::Worn, 0.26, 0.5],
+    'wall' => [DisplayMode::Wall, 0.0, 0.5],
+    'lit through' => [DisplayMode::LitThrough, 0.0, 0.5],
+]);
+
+it('looks from where the eyes are said to be', function () {
+    $from = fn (float $eye, float $spread) => new Display(new Vec3(0, 0, 1), new Vec3(0, -1, 0), DisplayMode::Shelf, $spread, $eye);
+    expect(faces($from(60, 70), new Vec3(0, 0, -1)))->toEqual(0.0)->and(faces($from(60, 70), new Vec3(0, 0, 1)))->toEqualWithDelta(1.0, 1e-12)
+        ->and(faces($from(0, 10), new Vec3(sin(deg2rad(79)), cos(deg2rad(79)), 0)))->toEqual(0.0)
+        ->and(faces($from(0, 10), new Vec3(sin(deg2rad(81)), cos(deg2rad(81)), 0)))->toBeGreaterThan(0.0)
+        ->and(fn () => $from(85, 70))->toThrow(InvalidArgumentException::class, 'between 60° below and 80° above')
+        ->and(fn () => $from(0, 5))->toThrow(InvalidArgumentException::class);
+});
+
+it('follows the display into any frame', function () {
+    $display = new Display(new Vec3(0, 1, 0), new Vec3(0.3, 0.2, 1));
+    expect($display->front->dot($display->up))->toEqualWithDelta(0.0, 1e-12);
+    $shelf = $display->toShelf();
+    expect($shelf->apply($display->up)->toArray())->toEqualWithDelta([0.0, 0.0, 1.0], 1e-12)
+        ->and($shelf->apply($display->front)->toArray())->toEqualWithDelta([0.0, -1.0, 0.0], 1e-12)
+        ->and(faces($display, $display->front))->toEqualWithDelta(1.0, 1e-12);
+});
+
+// closed form: from any one direction half of a sphere is seen
+it('sees half of a sphere from any single direction, within 1 %', function (array $direction) {
+    [$seen, $all] = seenOf(Solids::sphere(10, 180), Views::from(new Vec3(...$direction)));
+    expect($seen / $all)->toEqualWithDelta(0.5, 0.005);
+})->with([[[0, -1, 0]], [[1, 2, 3]], [[-1, 0.3, 0.1]], [[0, 0, 1]]]);
+
+it('sees one side of a box from the front, and three from a corner', function () {
+    $box = Solids::box(20, 30, 40);
+    expect(seenOf($box, Views::from(new Vec3(0, -1, 0)))[0])->toEqualWithDelta(800.0, 1e-6)
+        ->and(seenOf($box, Views::from(new Vec3(1, -1, 1)))[0])->toEqualWithDelta(2600.0, 1e-6);
+});
+
+// closed form: a square plate of 10 in front of one of 20 hides a quarter of it from straight ahead
+it('sees round what stands in front, in parts of a large facet', function () {
+    $two = Solids::boxes([[20, 1, 20, [-10, 10, -10]], [10, 1, 10, [-5, 0, -5]]]);
+    expect(seenOf($two, Views::from(new Vec3(0, -1, 0)))[0])->toEqualWithDelta(400 - 100 + 100, 0.02 * 400);
+});
+
+// npm three-mesh-bvh 0.9.17: a ray from each centroid towards the viewer, hit or not
+it('agrees with an independent ray caster about what is seen', function (string $which) {
+    $mesh = $which === 'bunny' ? RealMeshes::bunny() : Marsh::curlew(2.4);
+    $facets = Surface::ofFacets($mesh);
+    $lift = 1e-5 * $mesh->bounds()->diagonalMm();
+    foreach ([[0, -1, 0], [1, 2, 3], [0.9, 0.1, -0.3]] as $direction) {
+        $view = (new Vec3(...$direction))->unit();
+        $rays = $asked = [];
+        foreach ($facets->area as $f => $_) {
+            if ($facets->nx[$f] * $view->x + $facets->ny[$f] * $view->y + $facets->nz[$f] * $view->z > 0) {
+                $asked[] = $f;
+                array_push($rays, $facets->cx[$f] + $lift * $facets->nx[$f], $facets->cy[$f] + $lift * $facets->ny[$f], $facets->cz[$f] + $lift * $facets->nz[$f], ...$view->toArray());
+            }
+        }
+        $truth = array_fill(0, $facets->count(), 0.0);
+        foreach (OutsideRays::firstHits($mesh, $rays) as $k => $hit) {
+            $truth[$asked[$k]] = $hit === null ? 1.0 : 0.0;
+        }
+        $wrong = 0.0;
+        foreach (Visibility::weights($mesh, $facets, Views::from($view)) as $f => $weight) {
+            $wrong += $facets->area[$f] * abs($weight - $truth[$f]);
+        }
+        expect($wrong / $facets->totalAreaMm2())->toBeLessThan(0.03);
+    }
+})->with(['bunny', 'curlew of 19,000 facets']);
+
+it('finds nearly the same on a mesh so large that hiding is found on a simplified copy', function () {
+    $mesh = RealMeshes::cgal('armadillo'); // 52,000 facets, above the limit
+    $small = Simplified::to($mesh, 29_000)->mesh; // below it
+    [$seen, $all] = seenOf($mesh, Views::of(Display::facingMinusY()));
+    [$seenSmall, $allSmall] = seenOf($small, Views::of(Display::facingMinusY()));
+    expect($seen / $all)->toEqualWithDelta($seenSmall / $allSmall, 0.02);
+});
+
+it('refuses a front that points up', function () {
+    expect(fn () => new Display(new Vec3(0, 0, 1), new Vec3(0, 0, 2)))->toThrow(InvalidArgumentException::class, 'beside the piece');
+});
+
+it('turns without stretching', function (array $up) {
+    $r = Rotation::bringingUp(new Vec3(...$up));
+    $unit = (new Vec3(...$up))->unit();
+    expect($r->apply($unit)->toArray())->toEqualWithDelta([0.0, 0.0, 1.0], 1e-12);
+    $m = $r->rows;
+    $det = $m[0] * ($m[4] * $m[8] - $m[5] * $m[7]) - $m[1] * ($m[3] * $m[8] - $m[5] * $m[6]) + $m[2] * ($m[3] * $m[7] - $m[4] * $m[6]);
+    expect($det)->toEqualWithDelta(1.0, 1e-12);
+})->with([[[0, 0, 1]], [[0, 0, -1]], [[1, 2, 3]], [[0, 1e-9, -1]], [[-5, 0.1, -0.2]]]);
+
+it('reads directions as typed', function () {
+    expect(Vec3::unitFromText('0, -2,0')->toArray())->toBe([0.0, -1.0, 0.0])
+        ->and(fn () => Vec3::fromText('1,2'))->toThrow(InvalidArgumentException::class, '“1,2” is not a direction')
+        ->and(fn () => Vec3::unitFromText('0,0,0'))->toThrow(InvalidArgumentException::class, 'length above zero')
+        ->and(fn () => new Vec3(NAN, 0, 0))->toThrow(InvalidArgumentException::class);
+});

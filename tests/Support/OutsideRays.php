@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Support;
+
+use Symfony\Component\Process\Process;
+use Wrenlo\Core\Mesh\Mesh;
+
+/** Rays on a mesh by an independent ray caster: npm three-mesh-bvh under Node. */
+final class OutsideRays
+{
+    /**
+     * @param  list<float>  $rays  origin and unit direction, six numbers a ray
+     * @return list<?float> distance to the first facet hit from either side, null for none
+     */
+    public static function firstHits(Mesh $mesh, array $rays): array
+    {
+        $positions = [];
+        foreach ($mesh->x as $i => $x) {
+            array_push($positions, $x, $mesh->y[$i], $mesh->z[$i]);
+        }
+        $in = Solids::file(json_encode(['positions' => $positions, 'index' => $mesh->tri, 'rays' => $rays], JSON_THROW_ON_ERROR), 'json');
+        $out = Solids::file('', 'json');
+        (new Process(['node', '--max-old-space-size=1500', __DIR__.'/node/rays.mjs', $in, $out], timeout: 240))->mustRun();
+
+        return json_decode((string) file_get_contents($out), true, flags: JSON_THROW_ON_ERROR);
+    }
+}

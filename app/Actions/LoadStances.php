@@ -10,9 +10,11 @@ use App\Storage\Blobs;
 use Wrenlo\Core\Format\Reading;
 use Wrenlo\Core\Mesh\ConvexHull;
 use Wrenlo\Core\Mesh\Mesh;
+use Wrenlo\Core\Mesh\Simplified;
 use Wrenlo\Core\Mesh\Surface;
 use Wrenlo\Core\Orientation\StanceBasis;
 use Wrenlo\Core\Orientation\Stances;
+use Wrenlo\Core\Sight\Visibility;
 
 /** A piece's mesh and everything its stances share, from storage. */
 final class LoadStances
@@ -33,9 +35,10 @@ final class LoadStances
     public static function over(Analysis $analysis, Mesh $mesh, Surface $facets, ConvexHull $hull): Stances
     {
         $piece = $analysis->piece;
+        $coarse = Simplified::to($mesh, Visibility::MOST_FACETS);
 
         return new Stances(
-            StanceBasis::from($mesh, $facets, $hull, SeenWeights::of($piece, $mesh, $facets), $piece->display(), $piece->plan->profile()),
+            StanceBasis::from($mesh, $facets, $hull, SeenWeights::of($piece, $mesh, $facets, $coarse), $coarse, $piece->display(), $piece->plan->profile()),
             $analysis->rules(),
         );
     }

@@ -7,6 +7,7 @@ namespace App\Actions;
 use App\Models\Piece;
 use App\Storage\Blobs;
 use Wrenlo\Core\Mesh\Mesh;
+use Wrenlo\Core\Mesh\Simplified;
 use Wrenlo\Core\Mesh\Surface;
 use Wrenlo\Core\Sight\Views;
 use Wrenlo\Core\Sight\Visibility;
@@ -17,7 +18,7 @@ final class SeenWeights
     private const CHUNK = 8192;
 
     /** @return list<float> 0 to 1 by facet, before marks */
-    public static function of(Piece $piece, Mesh $mesh, Surface $facets): array
+    public static function of(Piece $piece, Mesh $mesh, Surface $facets, ?Simplified $coarse): array
     {
         $display = $piece->display();
         $key = $piece->derivedFolder().'/sight-'.substr(hash('sha256', serialize($display)), 0, 16).'.bin';
@@ -27,7 +28,7 @@ final class SeenWeights
                 return $weights;
             }
         }
-        $weights = Visibility::weights($mesh, $facets, Views::of($display));
+        $weights = Visibility::weights($mesh, $facets, Views::of($display), $coarse);
         Blobs::putDerived($key, static function ($stream) use ($weights): void {
             foreach (array_chunk($weights, self::CHUNK) as $chunk) {
                 fwrite($stream, pack('e*', ...$chunk));

@@ -3,7 +3,6 @@
 use Illuminate\Database\Migrations\Migration;
 use Illuminate\Database\Schema\Blueprint;
 use Illuminate\Support\Facades\Schema;
-use Wrenlo\Core\Orientation\Criteria;
 
 return new class extends Migration
 {
@@ -66,7 +65,7 @@ return new class extends Migration
                 $table->double($number);
             }
             // what the search thought of each criterion: stances are ranked by these among all, and they stay as they are when one is proven
-            foreach (array_keys(Criteria::all()) as $criterion) {
+            foreach (['step', 'terrace', 'scar', 'support', 'stand', 'time'] as $criterion) {
                 $table->double("estimated_{$criterion}");
             }
             $table->unsignedInteger('islands');

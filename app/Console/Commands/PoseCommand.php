@@ -20,6 +20,8 @@ final class PoseCommand extends MeshCommand
         $rules = $this->rules();
         $display = $this->display();
 
-        return (new Stances(StanceBasis::of($this->reading()->mesh, $display, new PrintProfile), $rules))->proven($up)->toArray();
+        $basis = StanceBasis::of($this->reading()->mesh, $display, new PrintProfile);
+
+        return ['seen_area_mm2' => array_sum($basis->seenArea), ...(new Stances($basis, $rules))->proven($up)->toArray()];
     }
 }

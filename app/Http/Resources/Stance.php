@@ -44,6 +44,18 @@ final readonly class Stance
         public float $hours,
         public float $grams,
         public int $layers,
+        public float $seenSeamMm,
+        public float $weakestMm2,
+        public int $trapped,
+        public float $stagesMm,
+        public float $brimMm,
+        public bool $raft,
+        public float $slenderness,
+        public float $turnDeg,
+        public bool $fitsBed,
+        public float $tipsTurnedMmS2,
+        public float $tipsUnturnedMmS2,
+        public float $speedCapMmS,
     ) {}
 
     /** @param  array<string, float>  $values */
@@ -58,6 +70,8 @@ final readonly class Stance
             $m->heightMm, $m->overhangMm2, $m->supportMm3 / 1000, $m->scarMm2, $m->landingMm2, $m->seenScarMm2, $m->islands,
             1000 * $m->stepMeanMm, 1000 * $m->seenStepMm, $m->terraceMm2, $m->seenTerraceMm2, $m->flatUpMm2, $m->contactMm2,
             $m->toppleMarginMm, $m->toppleSupportedMm, $m->hours, $m->grams, $m->layers,
+            $m->seenSeamMm, $m->weakestMm2, $m->trapped, $m->steady->stagesMm, $m->steady->brimMm, $m->steady->raft, $m->steady->slenderness,
+            $m->steady->turnDeg, $m->steady->fitsBed, $m->steady->tipsTurnedMmS2, $m->steady->tipsUnturnedMmS2, $m->steady->speedCapMmS,
         );
     }
 }

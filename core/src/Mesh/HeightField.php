@@ -39,6 +39,8 @@ final readonly class HeightField
         /** both, weighted by how much they are seen */
         public float $seenScarMm2,
         public int $islands,
+        /** pockets of support that no tool reaches */
+        public int $trapped,
         public array $feet,
         public HeightBands $bands,
     ) {}
@@ -225,6 +227,7 @@ final readonly class HeightField
         // stretch s of piece covers the layers first[s] … last[s]; those of cell c are from[c] … from[c + 1] − 1
         $first = $last = $from = [];
         $stretches = 0;
+        $heldCell = $heldGap = []; // supports: their cell, and the stretch they hold up
         $births = []; // layer → cells with a stretch that begins there
         $z = $f = []; // the crossings of one column, by height; reused, never shortened
         foreach ($head as $cellAt => $k) {
@@ -258,6 +261,8 @@ final readonly class HeightField
                         continue;
                     }
                     $columns++;
+                    $heldCell[] = $cellAt;
+                    $heldGap[] = $stretches;
                     $support += $start - $floor;
                     $mark = $cellArea / -$n;
                     $scar += $mark;
@@ -299,7 +304,8 @@ final readonly class HeightField
 
         return new self(
             $cell, $columns, $support * $cellArea, $scar, $landing, $seenScar,
-            Islands::count($first, $last, $from, $births, $cols), $feet,
+            Islands::count($first, $last, $from, $births, $cols),
+            TrappedSupports::count($first, $last, $from, $heldCell, $heldGap, $cols, max(1, (int) round(TrappedSupports::TOOL_MM / $layer))), $feet,
             HeightBands::fromRungs($height, $cellArea, $solidRung, $supportRung),
         );
     }

@@ -35,6 +35,16 @@ final class Criteria
                 notable: 0.1, read: static fn (StanceMetrics $m): float => $m->supportMm3 / 1000,
             ),
             new Criterion(
+                key: 'seam', label: 'Seam seen', unit: 'mm', decimals: 0, lowerIsBetter: true, noun: 'seen seam',
+                why: 'Length of seam that shows when every outline begins where it is seen least.',
+                notable: 3, read: static fn (StanceMetrics $m): float => $m->seenSeamMm,
+            ),
+            new Criterion(
+                key: 'snap', label: 'Thin parts safe', unit: 'mm²', decimals: 1, lowerIsBetter: false, noun: 'weakest section across the layers',
+                why: 'Smallest section that carries a part of the piece across its layers; above 60 mm² nothing snaps.',
+                notable: 2, read: static fn (StanceMetrics $m): float => min(60.0, $m->weakestMm2),
+            ),
+            new Criterion(
                 key: 'stand', label: 'Standing safe', unit: 'mm', decimals: 1, lowerIsBetter: false, noun: 'margin against toppling',
                 why: 'How far inside its own footprint the centre of mass lies; below zero it leans on its supports.',
                 notable: 0.5, read: static fn (StanceMetrics $m): float => $m->toppleMarginMm, alikeBelow: 0.0,

@@ -9,11 +9,14 @@ use Wrenlo\Core\Mesh\ConvexHull;
 use Wrenlo\Core\Mesh\MassProperties;
 use Wrenlo\Core\Mesh\Mesh;
 use Wrenlo\Core\Mesh\NormalBins;
+use Wrenlo\Core\Mesh\Simplified;
 use Wrenlo\Core\Mesh\Surface;
 use Wrenlo\Core\Settings\PrintProfile;
 use Wrenlo\Core\Sight\Display;
 use Wrenlo\Core\Sight\Views;
 use Wrenlo\Core\Sight\Visibility;
+use Wrenlo\Core\Thin\SlenderPart;
+use Wrenlo\Core\Thin\SlenderParts;
 
 /** What all stances of one piece share, computed once: facets, seen weights, bins, hull, volume, centre of mass. */
 final readonly class StanceBasis
@@ -21,6 +24,9 @@ final readonly class StanceBasis
     /**
      * @param  list<float>  $seen  seen weight of each facet, 0 to 1
      * @param  list<float>  $seenArea  mm², weight × area of each facet
+     * @param  list<SlenderPart>  $slender  its slender parts, narrowest first
+     * @param  Mesh  $coarse  for slices: the mesh, simplified where it is large
+     * @param  list<float>  $coarseSeen  seen weight of each facet of that
      */
     private function __construct(
         public Mesh $mesh,
@@ -33,6 +39,10 @@ final readonly class StanceBasis
         public ConvexHull $hull,
         public float $volumeMm3,
         public Vec3 $centreOfMassMm,
+        public SeamEstimate $seam,
+        public array $slender,
+        public Mesh $coarse,
+        public array $coarseSeen,
     ) {}
 
     /** @param  ?callable(string): void  $step called with the name of each part when it is done: “facets”, “hull”, “sight” */
@@ -43,10 +53,11 @@ final readonly class StanceBasis
         $hull = ConvexHull::of($mesh);
         $step && $step('hull');
 
-        $seen = Visibility::weights($mesh, $facets, Views::of($display));
+        $coarse = Simplified::to($mesh, Visibility::MOST_FACETS);
+        $seen = Visibility::weights($mesh, $facets, Views::of($display), $coarse);
         $step && $step('sight');
 
-        return self::from($mesh, $facets, $hull, $seen, $display, $profile);
+        return self::from($mesh, $facets, $hull, $seen, $coarse, $display, $profile);
     }
 
     /** Area that none of the viewers sees. */
@@ -60,8 +71,11 @@ final readonly class StanceBasis
         return $area;
     }
 
-    /** @param  list<float>  $seen seen weight of each facet */
-    public static function from(Mesh $mesh, Surface $facets, ConvexHull $hull, array $seen, Display $display, PrintProfile $profile): self
+    /**
+     * @param  list<float>  $seen  seen weight of each facet
+     * @param  ?Simplified  $coarse  the mesh to at most Visibility::MOST_FACETS facets; null where it has no more
+     */
+    public static function from(Mesh $mesh, Surface $facets, ConvexHull $hull, array $seen, ?Simplified $coarse, Display $display, PrintProfile $profile): self
     {
         $seenArea = [];
         foreach ($facets->area as $f => $a) {
@@ -69,6 +83,12 @@ final readonly class StanceBasis
         }
         $mass = MassProperties::of($mesh, $facets);
 
-        return new self($mesh, $display, $profile, $facets, $seen, $seenArea, NormalBins::of($facets, $seen), $hull, $mass->volumeMm3, $mass->centreOfMassMm);
+        $bins = NormalBins::of($facets, $seen);
+
+        return new self(
+            $mesh, $display, $profile, $facets, $seen, $seenArea, $bins, $hull, $mass->volumeMm3, $mass->centreOfMassMm,
+            SeamEstimate::of($bins->bins, $bins->seenArea), SlenderParts::of($coarse->mesh ?? $mesh), $coarse->mesh ?? $mesh,
+            $coarse === null ? $seen : array_map(static fn (int $f): float => $seen[$f], $coarse->source),
+        );
     }
 }

@@ -37,10 +37,18 @@ final readonly class StanceMetrics
         public float $grams,
         public int $layers,
         public bool $isExact,
+        /** seam that is seen when every outline begins where it is seen least */
+        public float $seenSeamMm,
+        /** smallest section that carries a part of the piece */
+        public float $weakestMm2,
+        public int $trapped,
+        public Steadiness $steady,
     ) {}
 
-    public static function of(StanceBasis $basis, StanceSums $sums, float $heightMm, float $toppleMarginMm, StanceRules $rules, ?HeightField $field = null, ?float $toppleSupportedMm = null): self
-    {
+    public static function of(
+        StanceBasis $basis, StanceSums $sums, float $heightMm, float $toppleMarginMm, StanceRules $rules, Steadiness $steady,
+        float $seenSeamMm, float $weakestMm2, ?HeightField $field = null, ?float $toppleSupportedMm = null,
+    ): self {
         $supportMm3 = $field->supportMm3 ?? $sums->supportToPlateMm3;
         $print = PrintEstimate::of($basis->volumeMm3, $sums->wallMm2, $sums->skinMm2, $supportMm3, $heightMm, $rules->layerMm, $basis->profile);
 
@@ -54,6 +62,7 @@ final readonly class StanceMetrics
             $sums->terraceMm2, $sums->seenTerraceMm2, $sums->flatUpMm2, $sums->contactMm2,
             $toppleMarginMm, $toppleSupportedMm ?? $toppleMarginMm, $sums->wallMm2, $sums->skinMm2,
             $print->hours, $print->grams, $print->layers, $field !== null,
+            $seenSeamMm, $weakestMm2, $field->trapped ?? 0, $steady,
         );
     }
 
@@ -84,6 +93,18 @@ final readonly class StanceMetrics
             'grams' => $this->grams,
             'layers' => $this->layers,
             'exact' => $this->isExact,
+            'seen_seam_mm' => $this->seenSeamMm,
+            'weakest_member_mm2' => $this->weakestMm2,
+            'trapped_contacts' => $this->trapped,
+            'topple_stages_mm' => $this->steady->stagesMm,
+            'brim_mm' => $this->steady->brimMm,
+            'raft' => $this->steady->raft,
+            'slenderness' => $this->steady->slenderness,
+            'turn_deg' => $this->steady->turnDeg,
+            'fits_bed' => $this->steady->fitsBed,
+            'tips_turned_mm_s2' => $this->steady->tipsTurnedMmS2,
+            'tips_unturned_mm_s2' => $this->steady->tipsUnturnedMmS2,
+            'speed_cap_mm_s' => $this->steady->speedCapMmS,
         ];
     }
 
@@ -96,6 +117,11 @@ final readonly class StanceMetrics
             (float) $row['step_mean_mm'], (float) $row['seen_step_mean_mm'], (float) $row['seen_step_mm'], (float) $row['terrace_area_mm2'], (float) $row['seen_terrace_area_mm2'],
             (float) $row['flat_up_area_mm2'], (float) $row['plate_contact_mm2'], (float) $row['topple_margin_mm'], (float) $row['topple_margin_supported_mm'],
             (float) $row['wall_area_mm2'], (float) $row['skin_area_mm2'], (float) $row['hours'], (float) $row['grams'], (int) $row['layers'], (bool) $row['exact'],
+            (float) $row['seen_seam_mm'], (float) $row['weakest_member_mm2'], (int) $row['trapped_contacts'],
+            new Steadiness(
+                (float) $row['topple_stages_mm'], (float) $row['brim_mm'], (bool) $row['raft'], (float) $row['slenderness'], (float) $row['turn_deg'], (bool) $row['fits_bed'],
+                (float) $row['tips_turned_mm_s2'], (float) $row['tips_unturned_mm_s2'], (float) $row['speed_cap_mm_s'],
+            ),
         );
     }
 }

@@ -8,6 +8,8 @@ use Wrenlo\Core\Geometry\Rotation;
 use Wrenlo\Core\Geometry\Vec3;
 use Wrenlo\Core\Mesh\HeightField;
 use Wrenlo\Core\Mesh\Polygon;
+use Wrenlo\Core\Mesh\Slices;
+use Wrenlo\Core\Thin\Members;
 
 /**
  * Measures stances of one piece at three depths: `estimate` over the bins, `exact` over all facets, `proven` with
@@ -15,6 +17,15 @@ use Wrenlo\Core\Mesh\Polygon;
  */
 final class Stances
 {
+    /** A member above this section is as good as any other, mm² (a rod of 16 mm). */
+    public const STRONG_MM2 = 200.0;
+
+    private const SLICE_MM = 0.6;
+
+    private const LEAST_SLICES = 40;
+
+    private const MOST_SLICES = 160;
+
     /** Hull corners found last: the next direction is usually near, so the climb is short. */
     private int $low = 0;
 
@@ -28,7 +39,7 @@ final class Stances
         $bins = $this->basis->bins;
         $sums = StanceSums::along($bins->bins, $bins->seenArea, $up, $lowest, $this->rules);
 
-        return StanceMetrics::of($this->basis, $sums, $height, $this->toppleMarginMm($up), $this->rules);
+        return $this->withoutSlices($up, $sums, $height);
     }
 
     public function exact(Vec3 $up): StanceMetrics
@@ -45,10 +56,34 @@ final class Stances
     {
         [$lowest, $height] = $this->extent($up);
         $sums = StanceSums::along($this->basis->facets, $this->basis->seenArea, $up, $lowest, $this->rules);
-        $alone = $this->toppleMarginMm($up);
-        $supported = $field ? $this->toppleMarginMm($up, $field->feet) : null;
+        if ($field === null) {
+            return $this->withoutSlices($up, $sums, $height);
+        }
+        $stance = Rotation::bringingUp($up);
+        $slices = Slices::of($this->basis->coarse, $this->basis->coarseSeen, $stance, (int) min(self::MOST_SLICES, max(self::LEAST_SLICES, $height / self::SLICE_MM)));
+        $centre = $stance->apply($this->basis->centreOfMassMm);
+        $footprint = $this->footprint($up, $stance, $field->feet);
+        $steady = Steadiness::of($footprint, $this->shadow($stance), $slices->balance(), [$centre->x, $centre->y, $centre->z - $lowest], $height, $this->basis->profile);
 
-        return StanceMetrics::of($this->basis, $sums, $height, $alone, $this->rules, $field, $supported);
+        return StanceMetrics::of(
+            $this->basis, $sums, $height, $this->toppleMarginMm($up), $this->rules, $steady, $slices->seenSeamMm(), Members::of($slices)->weakestMm2(),
+            $field, Polygon::marginMm($footprint, [$centre->x, $centre->y]),
+        );
+    }
+
+    /** With what slices would tell estimated: the seam, the weakest member, how it stands on the way up. */
+    private function withoutSlices(Vec3 $up, StanceSums $sums, float $height): StanceMetrics
+    {
+        $margin = $this->toppleMarginMm($up);
+        $weakest = self::STRONG_MM2;
+        foreach ($this->basis->slender as $part) {
+            $weakest = min($weakest, $part->cutMm2($up));
+        }
+
+        return StanceMetrics::of(
+            $this->basis, $sums, $height, $margin, $this->rules, Steadiness::estimated($margin, $height, $this->basis->profile),
+            $this->basis->seam->seenMm($up, $height), $weakest,
+        );
     }
 
     public function field(Vec3 $up): HeightField
@@ -73,21 +108,43 @@ final class Stances
     /**
      * Distance of the centre of mass, seen from above, to the edge of what the piece stands on; negative when it lies
      * outside. `low` must be the lowest corner of this direction.
+     */
+    private function toppleMarginMm(Vec3 $up): float
+    {
+        $stance = Rotation::bringingUp($up);
+        $centre = $stance->apply($this->basis->centreOfMassMm);
+
+        return Polygon::marginMm($this->footprint($up, $stance, []), [$centre->x, $centre->y]);
+    }
+
+    /**
+     * Convex outline of what it stands on.
      *
      * @param  list<array{float, float}>  $feet  further points it stands on, in the frame of `Rotation::bringingUp`
+     * @return list<array{float, float}>
      */
-    private function toppleMarginMm(Vec3 $up, array $feet = []): float
+    private function footprint(Vec3 $up, Rotation $stance, array $feet): array
     {
         $hull = $this->basis->hull;
-        $stance = Rotation::bringingUp($up);
         $points = $feet;
         foreach ($hull->lowest($up, $this->low, StanceRules::PLATE_MM) as $k) {
             $p = $stance->apply(new Vec3($hull->x[$k], $hull->y[$k], $hull->z[$k]));
             $points[] = [$p->x, $p->y];
         }
-        $outline = array_map(static fn (int $i): array => $points[$i], Polygon::hull($points));
-        $centre = $stance->apply($this->basis->centreOfMassMm);
 
-        return Polygon::marginMm($outline, [$centre->x, $centre->y]);
+        return array_map(static fn (int $i): array => $points[$i], Polygon::hull($points));
+    }
+
+    /** @return list<array{float, float}> convex outline of the piece seen from above */
+    private function shadow(Rotation $stance): array
+    {
+        $hull = $this->basis->hull;
+        $points = [];
+        foreach ($hull->x as $k => $x) {
+            $p = $stance->apply(new Vec3($x, $hull->y[$k], $hull->z[$k]));
+            $points[] = [$p->x, $p->y];
+        }
+
+        return array_map(static fn (int $i): array => $points[$i], Polygon::hull($points));
     }
 }

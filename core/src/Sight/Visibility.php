@@ -26,7 +26,7 @@ use function sqrt;
  */
 final class Visibility
 {
-    private const MOST_FACETS = 30_000;
+    public const MOST_FACETS = 30_000;
 
     /** Pixels across the piece. */
     private const PIXELS = 200;
@@ -46,11 +46,12 @@ final class Visibility
     /**
      * The seen weight of each facet, 0 to 1.
      *
+     * @param  ?Simplified  $simplified  the copy for a mesh above MOST_FACETS, where there is one already
      * @return list<float>
      */
-    public static function weights(Mesh $mesh, Surface $facets, Views $views): array
+    public static function weights(Mesh $mesh, Surface $facets, Views $views, ?Simplified $simplified = null): array
     {
-        $simplified = Simplified::to($mesh, self::MOST_FACETS);
+        $simplified ??= Simplified::to($mesh, self::MOST_FACETS);
         if ($simplified !== null) {
             return self::weigh($facets, $views, ...self::openByCorners($mesh, $simplified, $views));
         }

@@ -35,7 +35,10 @@ final readonly class NozzleFit
         public float $offMultipleMm2,
     ) {}
 
-    /** @param  list<float>  $seen seen weight of each facet */
+    /**
+     * @param  list<float>  $area  mm² of each facet
+     * @param  list<float>  $seen  seen weight of each facet
+     */
     public static function of(Thickness $thickness, array $area, array $seen, float $nozzleMm, ?float $lineMm = null): self
     {
         $line = $lineMm ?? self::LINE_PER_BORE * $nozzleMm;

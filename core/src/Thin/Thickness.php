@@ -21,7 +21,10 @@ final readonly class Thickness
 {
     public const MOST_SAMPLES = 15_000;
 
-    /** @param  list<float>  $mm by facet; INF where it is not known */
+    /**
+     * @param  list<float>  $mm  by facet; INF where it is not known
+     * @param  list<float>  $area  mm² of each facet
+     */
     private function __construct(
         public array $mm,
         /** facets a ray was sent from */
@@ -30,7 +33,6 @@ final readonly class Thickness
         public float $sampledShare,
         /** share of the surface whose thickness is known */
         public float $knownShare,
-        /** area of each facet, mm² @var list<float> */
         private array $area,
     ) {}
 

@@ -169,6 +169,18 @@ export type Stance = {
     hours: number;
     grams: number;
     layers: number;
+    seenSeamMm: number;
+    weakestMm2: number;
+    trapped: number;
+    stagesMm: number;
+    brimMm: number;
+    raft: boolean;
+    slenderness: number;
+    turnDeg: number;
+    fitsBed: boolean;
+    tipsTurnedMmS2: number;
+    tipsUnturnedMmS2: number;
+    speedCapMmS: number;
 };
 
 export type StanceDetail = {

@@ -1,0 +1,85 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wrenlo\Core\Orientation;
+
+use Wrenlo\Core\Geometry\Vec3;
+use Wrenlo\Core\Mesh\Surface;
+
+use function array_fill;
+
+/**
+ * Guesses the length of seam that will be seen, for the search: the seam runs up the side that is seen least, so it is the
+ * height times the least mean seen weight among eight sides of the standing surface. Slices replace the guess.
+ */
+final readonly class SeamEstimate
+{
+    /** Directions the normals are gathered into: about 16° apart. */
+    private const NORMALS = 162;
+
+    /** A surface up to this steepness (|n · up|) is a side. */
+    private const SIDE = 0.6;
+
+    /** A side with less than this share of the surface is no place for a seam. */
+    private const LEAST_SHARE = 0.01;
+
+    /**
+     * @param  list<Vec3>  $normals
+     * @param  list<float>  $area
+     * @param  list<float>  $seenArea
+     */
+    private function __construct(private array $normals, private array $area, private array $seenArea) {}
+
+    /** @param  list<float>  $seenArea of each patch */
+    public static function of(Surface $patches, array $seenArea): self
+    {
+        $normals = Directions::fibonacci(self::NORMALS);
+        $nx = array_map(static fn (Vec3 $n): float => $n->x, $normals);
+        $ny = array_map(static fn (Vec3 $n): float => $n->y, $normals);
+        $nz = array_map(static fn (Vec3 $n): float => $n->z, $normals);
+        $area = $seen = array_fill(0, self::NORMALS, 0.0);
+        foreach ($patches->area as $b => $a) {
+            $best = -2.0;
+            $at = 0;
+            for ($k = 0; $k < self::NORMALS; $k++) {
+                $c = $nx[$k] * $patches->nx[$b] + $ny[$k] * $patches->ny[$b] + $nz[$k] * $patches->nz[$b];
+                if ($c > $best) {
+                    $best = $c;
+                    $at = $k;
+                }
+            }
+            $area[$at] += $a;
+            $seen[$at] += $seenArea[$b];
+        }
+
+        return new self($normals, array_values($area), array_values($seen));
+    }
+
+    public function seenMm(Vec3 $up, float $heightMm): float
+    {
+        $right = $up->cross(abs($up->z) < 0.9 ? new Vec3(0, 0, 1) : new Vec3(1, 0, 0))->unit();
+        $ahead = $up->cross($right);
+        $area = $seen = array_fill(0, 8, 0.0);
+        $all = 0.0;
+        foreach ($this->normals as $k => $n) {
+            $all += $this->area[$k];
+            if (abs($n->dot($up)) > self::SIDE) {
+                continue;
+            }
+            $x = $n->dot($right);
+            $y = $n->dot($ahead);
+            $side = ($x > 0 ? 1 : 0) | ($y > 0 ? 2 : 0) | (abs($x) > abs($y) ? 4 : 0);
+            $area[$side] += $this->area[$k];
+            $seen[$side] += $this->seenArea[$k];
+        }
+        $least = 1.0;
+        foreach ($area as $side => $a) {
+            if ($a > self::LEAST_SHARE * $all) {
+                $least = min($least, $seen[$side] / $a);
+            }
+        }
+
+        return $least * $heightMm;
+    }
+}

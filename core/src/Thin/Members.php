@@ -1,0 +1,116 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wrenlo\Core\Thin;
+
+use Wrenlo\Core\Mesh\Slices;
+
+use function count;
+
+/**
+ * Weak members of a stance. From the top down, what is connected above a height hangs together as a part; its section is
+ * everything that carries it there. From the plate up the same for parts that begin on supports. A part counts from
+ * MIN_LEVER_MM on: a tip is thin because it is a tip. Layers cross a section of a part that stands along Z, and that is
+ * where it snaps; laid down, its sections are long and the layers run along it.
+ */
+final readonly class Members
+{
+    public const MIN_LEVER_MM = 5.0;
+
+    /** Below this the plate and its supports hold a section, however small it is. */
+    private const ON_PLATE_MM = 3.0;
+
+    /** @param  list<Member>  $all narrowest first, one a part */
+    private function __construct(public array $all, private float $widestMm2) {}
+
+    public static function of(Slices $slices): self
+    {
+        $regions = Regions::of($slices);
+        $found = [...self::sweep($slices, $regions, fromTop: true), ...self::sweep($slices, $regions, fromTop: false)];
+        usort($found, static fn (Member $a, Member $b): int => $a->sectionMm2 <=> $b->sectionMm2);
+
+        return new self($found, $regions->area === [] ? 0.0 : max($regions->area));
+    }
+
+    /** The smallest section that carries a part; where nothing is long enough to count, the widest section there is. */
+    public function weakestMm2(): float
+    {
+        return $this->all === [] ? $this->widestMm2 : $this->all[0]->sectionMm2;
+    }
+
+    /** @return list<Member> */
+    private static function sweep(Slices $slices, Regions $regions, bool $fromTop): array
+    {
+        $parent = range(0, max(0, count($regions->area) - 1));
+        $tip = $volume = $mx = $my = $section = $isGrounded = $best = [];
+        $members = [];
+        $order = $fromTop ? array_reverse($regions->bySlice, true) : $regions->bySlice;
+        $root = static function (int $r) use (&$parent): int {
+            while ($parent[$r] !== $r) {
+                $r = $parent[$r] = $parent[$parent[$r]];
+            }
+
+            return $r;
+        };
+        foreach ($order as $slice => $list) {
+            $here = []; // part → what carries it at this height: area and moments
+            foreach ($list as $r) {
+                $tip[$r] = $slices->heightMm($slice);
+                $volume[$r] = $mx[$r] = $my[$r] = 0.0;
+                $isGrounded[$r] = ! $fromTop && $slice === 0;
+                $best[$r] = null;
+            }
+            foreach ($list as $r) {
+                foreach ($fromTop ? $regions->above[$r] : $regions->below[$r] as $other) {
+                    $a = $root($r);
+                    $b = $root($other);
+                    if ($a === $b) {
+                        continue;
+                    }
+                    // two parts meet: each that reached far enough is a member of its own
+                    foreach ($a !== $r && $b !== $r ? [$a, $b] : [] as $part) {
+                        if ($best[$part] !== null && ! $isGrounded[$part]) {
+                            $members[] = $best[$part];
+                        }
+                        $best[$part] = null;
+                    }
+                    $parent[$a] = $b;
+                    $tip[$b] = $fromTop ? max($tip[$a], $tip[$b]) : min($tip[$a], $tip[$b]);
+                    $volume[$b] += $volume[$a];
+                    $mx[$b] += $mx[$a];
+                    $my[$b] += $my[$a];
+                    $isGrounded[$b] = $isGrounded[$a] || $isGrounded[$b];
+                    $best[$b] ??= $best[$a];
+                }
+            }
+            foreach ($list as $r) {
+                $part = $root($r);
+                $here[$part] ??= [0.0, 0.0, 0.0];
+                $here[$part][0] += $regions->area[$r];
+                $here[$part][1] += $regions->area[$r] * $slices->cx[$regions->outline[$r]];
+                $here[$part][2] += $regions->area[$r] * $slices->cy[$regions->outline[$r]];
+            }
+            foreach ($here as $part => [$area, $sx, $sy]) {
+                $lever = abs($tip[$part] - $slices->heightMm($slice));
+                $isOnPlate = $fromTop && $slices->heightMm($slice) < self::ON_PLATE_MM;
+                if ($lever >= self::MIN_LEVER_MM && ! $isOnPlate && ! $isGrounded[$part] && $area < ($best[$part]->sectionMm2 ?? INF)) {
+                    $best[$part] = new Member(
+                        $area, $slices->heightMm($slice), $sx / $area, $sy / $area, $lever,
+                        [$mx[$part] / max($volume[$part], 1e-12), $my[$part] / max($volume[$part], 1e-12)], ! $fromTop,
+                    );
+                }
+                $volume[$part] += $area * $slices->stepMm;
+                $mx[$part] += $sx * $slices->stepMm;
+                $my[$part] += $sy * $slices->stepMm;
+            }
+        }
+        foreach ($best as $r => $member) {
+            if ($member !== null && $root($r) === $r && ! $isGrounded[$r]) {
+                $members[] = $member;
+            }
+        }
+
+        return $members;
+    }
+}

@@ -1,0 +1,182 @@
+<?php
+
+declare(strict_types=1);
+
+use Database\Demo\Marsh;
+use Tests\Support\OutsideRays;
+use Tests\Support\RealMeshes;
+use Tests\Support\Solids;
+use Wrenlo\Core\Geometry\Rotation;
+use Wrenlo\Core\Geometry\Vec3;
+use Wrenlo\Core\Mesh\Mesh;
+use Wrenlo\Core\Mesh\MeshBuilder;
+use Wrenlo\Core\Mesh\Slices;
+use Wrenlo\Core\Mesh\Surface;
+use Wrenlo\Core\Mesh\TriangleIndex;
+use Wrenlo\Core\Thin\Members;
+use Wrenlo\Core\Thin\NozzleFit;
+use Wrenlo\Core\Thin\SlenderParts;
+use Wrenlo\Core\Thin\Thickness;
+
+function thicknessOf(Mesh $mesh): Thickness
+{
+    return Thickness::of($mesh, Surface::ofFacets($mesh));
+}
+
+function slicesOf(Mesh $mesh, array $up = [0, 0, 1], int $count = 100, float $seen = 0.5): Slices
+{
+    return Slices::of($mesh, array_fill(0, $mesh->triangleCount(), $seen), Rotation::bringingUp(new Vec3(...$up)), $count);
+}
+
+/** A wedge 40 long and 30 deep that rises from 1 to 5: flat below, sloped above. */
+function wedge(): Mesh
+{
+    $b = new MeshBuilder;
+    $v = fn (float $x, float $y, float $z) => $b->vertex($x, $y, $z);
+    [$a, $c, $d, $e] = [$v(0, 0, 0), $v(40, 0, 0), $v(40, 30, 0), $v(0, 30, 0)];
+    [$f, $g, $h, $i] = [$v(0, 0, 1), $v(40, 0, 5), $v(40, 30, 5), $v(0, 30, 1)];
+
+    return $b->quad($a, $e, $d, $c)->quad($f, $g, $h, $i)->quad($a, $c, $g, $f)->quad($c, $d, $h, $g)->quad($d, $e, $i, $h)->quad($e, $a, $f, $i)->build();
+}
+
+// closed forms: a slab, a tube, a wedge
+it('measures a slab', function () {
+    $t = thicknessOf(Solids::box(50, 40, 2));
+    expect($t->percentiles([0.0, 0.05, 0.5]))->toEqualWithDelta([2.0, 2.0, 2.0], 0.02)->and($t->knownShare)->toEqual(1.0)
+        ->and($t->areaMm2(1.99, 2.01))->toEqualWithDelta(2 * 50 * 40, 1e-6)->and(array_sum($t->histogram(0.5, 20)))->toEqualWithDelta(4360.0, 1e-6);
+});
+
+it('measures the wall of a tube', function () {
+    $tube = Solids::lathe([[9, 0], [10, 0], [10, 30], [9, 30], [9, 0]], 180);
+    $facets = Surface::ofFacets($tube);
+    foreach (thicknessOf($tube)->mm as $f => $mm) {
+        if (abs($facets->nz[$f]) < 0.1) {
+            expect($mm)->toEqualWithDelta(1.0, 0.01);
+        }
+    }
+});
+
+it('measures a wedge where it is, square to the face it starts from', function () {
+    $wedge = wedge();
+    $facets = Surface::ofFacets($wedge);
+    $checked = 0;
+    foreach (thicknessOf($wedge)->mm as $f => $mm) {
+        [$x, $nz] = [$facets->cx[$f], $facets->nz[$f]];
+        if (abs($nz) > 0.9) {
+            // from below straight up: 1 + x/10; from the slope (normal −0.1, 1) down to z = 0: that divided by the cosine
+            $expected = $nz < 0 ? 1 + $x / 10 : (1 + $x / 10) / $nz;
+            expect($mm)->toEqualWithDelta($expected, 0.01 * $expected);
+            $checked++;
+        }
+    }
+    expect($checked)->toBe(4);
+});
+
+// npm three-mesh-bvh 0.9.17
+it('agrees with an independent ray caster on the bunny', function () {
+    $bunny = RealMeshes::bunny();
+    $facets = Surface::ofFacets($bunny);
+    $size = $bunny->bounds()->longestSideMm();
+    $rays = [];
+    foreach ($facets->area as $f => $_) {
+        [$nx, $ny, $nz] = [$facets->nx[$f], $facets->ny[$f], $facets->nz[$f]];
+        array_push($rays, $facets->cx[$f] - 1e-7 * $size * $nx, $facets->cy[$f] - 1e-7 * $size * $ny, $facets->cz[$f] - 1e-7 * $size * $nz, -$nx, -$ny, -$nz);
+    }
+    $own = thicknessOf($bunny)->mm;
+    $agree = 0;
+    foreach (OutsideRays::firstHits($bunny, $rays) as $f => $distance) {
+        $agree += abs(($distance ?? INF) - $own[$f]) <= 1e-3 * $size ? 1 : 0;
+    }
+    expect($agree / count($own))->toBeGreaterThanOrEqual(0.98);
+});
+
+// shared/CHECKS.md, rays on the bunny by several tools: first hit from outside along each axis
+it('meets what the tools meet', function (array $d, string $axis, float $hit) {
+    $bunny = RealMeshes::bunny();
+    $centre = $bunny->bounds()->centre();
+    [$t, $facet] = TriangleIndex::of($bunny)->first($centre->x - 1000 * $d[0], $centre->y - 1000 * $d[1], $centre->z - 1000 * $d[2], ...$d);
+    $k = ['x' => 0, 'y' => 1, 'z' => 2][$axis];
+    expect($centre->{$axis} + ($t - 1000) * $d[$k])->toEqualWithDelta($hit, 1e-4)->and($facet)->toBeGreaterThanOrEqual(0);
+})->with([
+    [[1.0, 0.0, 0.0], 'x', -4.23510], [[0.0, 1.0, 0.0], 'y', 0.30861], [[0.0, 0.0, 1.0], 'z', -1.24641],
+    [[-1.0, 0.0, 0.0], 'x', 3.41416], [[0.0, -1.0, 0.0], 'y', 5.94556], [[0.0, 0.0, -1.0], 'z', 2.76469],
+]);
+
+it('says what it does not know, and passes over shells that overlap', function () {
+    $box = Solids::box(10, 10, 10);
+    expect(thicknessOf(new Mesh($box->x, $box->y, $box->z, array_slice($box->tri, 6)))->knownShare)->toBeLessThan(1.0);
+    // a bead in the middle of a box: from the side of the box the bead is no wall
+    $beaded = Solids::boxes([[10, 10, 10, [0, 0, 0]], [2, 2, 2, [4, 4, 4]]]);
+    expect(array_slice(thicknessOf($beaded)->mm, 0, 12))->each->toEqualWithDelta(10.0, 1e-9);
+});
+
+it('samples a large mesh patch by patch and says how much', function () {
+    $t = thicknessOf(Solids::sphere(10, 200));
+    expect($t->samples)->toBeLessThanOrEqual(Thickness::MOST_SAMPLES)->and($t->sampledShare)->toBeGreaterThan(0.1)->toBeLessThan(1.0)
+        ->and($t->percentiles([0.05, 0.95]))->toEqualWithDelta([20.0, 20.0], 0.2);
+});
+
+it('holds thickness against the line', function (float $mm, string $what, float $nozzle) {
+    $slab = Solids::box(50, 40, $mm);
+    $area = Surface::ofFacets($slab)->area;
+    $fit = NozzleFit::of(thicknessOf($slab), $area, array_fill(0, 12, 0.25), $nozzle, 0.45 * $nozzle / 0.4);
+    $broad = fn (float $a): bool => $a >= 4000.0;
+    expect(['lost' => $broad($fit->unprintableMm2), 'single' => $broad($fit->singleWallMm2), 'off' => $broad($fit->offMultipleMm2)])
+        ->toBe(['lost' => $what === 'lost', 'single' => str_contains($what, 'single'), 'off' => str_contains($what, 'off')]);
+    expect($fit->seenLostMm2)->toEqualWithDelta(0.25 * $fit->unprintableMm2, 1e-9);
+})->with([[0.4, 'lost', 0.4], [0.4, 'single', 0.2], [0.46, 'single', 0.4], [0.62, 'single off', 0.4], [0.9, '', 0.4], [1.13, 'off', 0.4], [5.0, '', 0.8]]);
+
+// shared/CHECKS.md, slices at 25, 50 and 75 % of native Z: area and outlines
+it('cuts where the tools cut', function (string $which, array $areas, array $outlines) {
+    $mesh = $which === 'bunny' ? RealMeshes::bunny() : RealMeshes::cgal('armadillo');
+    foreach ([[2, 0], [1, 0], [2, 1]] as $k => [$count, $slice]) {
+        $s = slicesOf($mesh, [0, 0, 1], $count);
+        $here = array_keys($s->slice, $slice, true);
+        expect(array_sum(array_map(fn (int $i) => $s->area[$i], $here)))->toEqualWithDelta($areas[$k], 1e-5 * $areas[$k])
+            ->and(count($here))->toBe($outlines[$k]);
+    }
+})->with([['bunny', [8.00932, 48.5593, 45.5925], [2, 1, 1]], ['armadillo', [908.287, 4545.49, 2497.24], [5, 6, 2]]]);
+
+it('adds up to the volume and the centre of mass', function () {
+    $s = slicesOf(RealMeshes::bunny(), [0, 1, 0], 200);
+    expect(array_sum($s->area) * $s->stepMm)->toEqualWithDelta(194.288372, 0.002 * 194.3);
+    $end = array_slice($s->balance(), -1)[0];
+    // up is file y: the frame of the stance keeps x, and what was z lies along −y or y
+    expect(abs($end[0]))->toEqualWithDelta(0.236351446, 0.005)->and(abs($end[1]))->toEqualWithDelta(0.81079909, 0.01);
+});
+
+it('finds the seam that shows: nothing where it can hide, the height where all is seen alike', function () {
+    expect(slicesOf(Solids::box(10, 10, 40), seen: 0.5)->seenSeamMm())->toEqualWithDelta(20.0, 1e-9)
+        ->and(slicesOf(Solids::box(10, 10, 40), seen: 0.0)->seenSeamMm())->toEqual(0.0);
+});
+
+// closed forms: necks of lathed and boxed shapes
+it('finds the weakest section that carries a part', function () {
+    $neck = Solids::lathe([[0, 0], [10, 0], [10, 10], [2, 10], [2, 30], [8, 30], [8, 40], [0, 40]], 64);
+    $round = 64 / 2 * sin(2 * M_PI / 64) * 4; // a polygon of 64 corners with radius 2
+    $members = Members::of(slicesOf($neck));
+    expect($members->weakestMm2())->toEqualWithDelta($round, 1e-3)->and($members->all[0]->leverMm)->toBeGreaterThan(20.0)->and($members->all[0]->isHanging)->toBeFalse();
+    // lying, the layers run along the neck
+    expect(Members::of(slicesOf($neck, [0, -1, 0]))->weakestMm2())->toBeGreaterThan(4 * $round);
+    // two legs carry together
+    $table = Solids::boxes([[4, 4, 20, [0, 0, 0]], [4, 4, 20, [16, 0, 0]], [20, 4, 4, [0, 0, 19.9]]]);
+    expect(Members::of(slicesOf($table))->weakestMm2())->toEqualWithDelta(32.0, 1e-6);
+    // a block has no neck: the section that carries the rest is all of it
+    expect(Members::of(slicesOf(Solids::box(20, 30, 40)))->weakestMm2())->toEqualWithDelta(600.0, 1e-6);
+    // and the flat one has no part above it at all
+    expect(Members::of(slicesOf(Solids::box(20, 30, 4)))->weakestMm2())->toEqualWithDelta(600.0, 1e-6);
+});
+
+it('finds what hangs, too', function () {
+    $hook = Solids::boxes([[4, 4, 40, [0, 0, 0]], [30, 4, 4, [0, 0, 39.9]], [3, 4, 15, [27, 0, 25]]]);
+    $hanging = array_values(array_filter(Members::of(slicesOf($hook))->all, fn ($m) => $m->isHanging));
+    expect($hanging[0]->sectionMm2)->toEqualWithDelta(12.0, 1e-6)->and($hanging[0]->xMm)->toEqualWithDelta(28.5, 0.01);
+});
+
+it('knows the slender parts in the file’s frame, and which way lays them down', function () {
+    $parts = SlenderParts::of(Marsh::curlew(2.4));
+    $legs = $parts[0];
+    expect($legs->sectionMm2)->toBeLessThan(8.0)->and(abs($legs->axis->z))->toBeGreaterThan(0.85)
+        ->and($legs->isCrossed(new Vec3(0, 0, 1)))->toBeTrue()->and($legs->isCrossed(new Vec3(0, 1, 0)))->toBeFalse()
+        ->and($legs->cutMm2(new Vec3(0, 1, 0)))->toBeGreaterThan(3 * $legs->cutMm2(new Vec3(0, 0, 1)));
+});

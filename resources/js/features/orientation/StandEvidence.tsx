@@ -1,8 +1,12 @@
+import { useState } from 'react';
 import { Reason } from '@/components/Reason';
 import { number } from '@/lib/format';
 import type { CriterionInfo, PresetInfo, StanceRanking } from '@/types/generated';
 import { ContactPrints } from './ContactPrints';
+import { filtered, FILTERS } from './filters';
 import { Ledger } from './Ledger';
+import { OnThePlate } from './OnThePlate';
+import { TradeOff } from './TradeOff';
 import { Weights } from './Weights';
 
 type Props = {
@@ -23,7 +27,10 @@ type Props = {
 
 /** The Stand station: a reason, what matters, the alternatives, the ledger, the one action. */
 export function StandEvidence(p: Props) {
-    const stance = p.ranking.stances.find((s) => s.id === p.selectedId) ?? p.ranking.stances[0];
+    const [chosen, setChosen] = useState<string[]>([]);
+    const [isChart, setChart] = useState(false);
+    const stances = filtered(p.ranking.stances, chosen);
+    const stance = p.ranking.stances.find((s) => s.id === p.selectedId) ?? stances[0] ?? p.ranking.stances[0];
     const pinned = p.ranking.stances.find((s) => s.id === p.pinnedId) ?? null;
     if (!stance) return null;
     return (
@@ -37,14 +44,44 @@ export function StandEvidence(p: Props) {
                     <Reason text={stance.reason} className="mt-1" />
                 </div>
                 <Weights criteria={p.criteria} presets={p.presets} weights={p.weights} onChange={p.onWeights} />
+                <div className="flex flex-wrap items-center gap-[3px] text-[11.5px]" role="group" aria-label="Only stances that">
+                    {FILTERS.map((f) => (
+                        <button
+                            key={f.key}
+                            type="button"
+                            aria-pressed={chosen.includes(f.key)}
+                            onClick={() => setChosen(chosen.includes(f.key) ? chosen.filter((k) => k !== f.key) : [...chosen, f.key])}
+                            className={`rounded border px-1.5 py-0.5 ${chosen.includes(f.key) ? 'border-secondary bg-wash font-semibold' : 'border-base-300 hover:border-secondary'}`}
+                        >
+                            {f.label}
+                        </button>
+                    ))}
+                    <button type="button" className="ml-auto underline" aria-pressed={isChart} onClick={() => setChart(!isChart)}>
+                        {isChart ? 'as prints' : 'as a chart'}
+                    </button>
+                </div>
                 <div>
-                    <ContactPrints
-                        stances={p.ranking.stances}
-                        selectedId={stance.id}
-                        pinnedId={p.pinnedId}
-                        takenId={p.takenId}
-                        onSelect={p.onSelect}
-                    />
+                    {stances.length === 0 ? (
+                        <p className="py-3 text-[13px] text-soft">
+                            None of these {p.ranking.stances.length} stances does all of that. Let one condition go.
+                        </p>
+                    ) : isChart ? (
+                        <TradeOff
+                            stances={stances}
+                            criteria={p.criteria}
+                            selectedId={stance.id}
+                            pinnedId={p.pinnedId}
+                            onSelect={p.onSelect}
+                        />
+                    ) : (
+                        <ContactPrints
+                            stances={stances}
+                            selectedId={stance.id}
+                            pinnedId={p.pinnedId}
+                            takenId={p.takenId}
+                            onSelect={p.onSelect}
+                        />
+                    )}
                     <p className="text-[12px] text-soft" role="status">
                         {number(p.ranking.searched)} stances tried;{' '}
                         {p.ranking.proven === p.ranking.stances.length
@@ -52,6 +89,7 @@ export function StandEvidence(p: Props) {
                             : `${p.ranking.proven} of these ${p.ranking.stances.length} proven so far, the rest estimated`}
                     </p>
                 </div>
+                <OnThePlate stance={stance} />
                 <Ledger stance={stance} pinned={pinned} />
             </div>
             <div className="flex items-center gap-2 border-t border-base-300 px-4 py-2.5">

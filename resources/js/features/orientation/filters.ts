@@ -1,0 +1,17 @@
+import type { Stance } from '@/types/generated';
+
+/** Conditions a person puts on the stances before they are ranked by what matters. */
+export type Filter = { key: string; label: string; keeps: (s: Stance) => boolean };
+
+export const FILTERS: Filter[] = [
+    { key: 'fits', label: 'fits the bed', keeps: (s) => s.fitsBed },
+    { key: 'raft', label: 'without raft', keeps: (s) => !s.raft },
+    { key: 'brim', label: 'without brim', keeps: (s) => !s.raft && s.brimMm === 0 },
+    { key: 'trapped', label: 'no trapped supports', keeps: (s) => s.trapped === 0 },
+    { key: 'unsupported', label: 'no supports at all', keeps: (s) => s.supportCm3 < 0.005 },
+];
+
+export function filtered(stances: Stance[], chosen: string[]): Stance[] {
+    const conditions = FILTERS.filter((f) => chosen.includes(f.key));
+    return stances.filter((s) => conditions.every((f) => f.keeps(s)));
+}

@@ -17,3 +17,9 @@ function wrenlo(string $command, array $arguments): array
 
     return json_decode(Illuminate\Support\Facades\Artisan::output(), true, flags: JSON_THROW_ON_ERROR);
 }
+
+/** Notes a decision in the plan of a piece, as the screen does. */
+function decide(App\Models\Piece $piece, array $changes): Illuminate\Testing\TestResponse
+{
+    return test()->put("/pieces/{$piece->id}/plan", $changes);
+}

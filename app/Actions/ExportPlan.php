@@ -58,6 +58,7 @@ final readonly class ExportPlan
             'stance' => [
                 'up' => $this->stance->up()->toArray(),
                 'rotation_rows' => Rotation::bringingUp($this->stance->up())->rows,
+                'lift_mm' => $this->stance->lift_mm,
                 'lean' => Lean::words($this->stance->up(), $display),
                 'reason' => str_replace('*', '', $this->reason()),
                 'metrics' => $this->stance->metrics()->toArray(),
@@ -91,7 +92,7 @@ final readonly class ExportPlan
 
     private function standing(): \Wrenlo\Core\Mesh\Mesh
     {
-        return LoadStances::reading($this->piece)->mesh->standing(Rotation::bringingUp($this->stance->up()));
+        return LoadStances::reading($this->piece)->mesh->standing(Rotation::bringingUp($this->stance->up()), $this->stance->lift_mm);
     }
 
     /** PNG bytes; drawn once. */

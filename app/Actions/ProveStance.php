@@ -20,15 +20,15 @@ final class ProveStance
 
     public static function measure(Candidate $candidate, Stances $stances): HeightField
     {
-        $field = $stances->field($candidate->up());
-        $candidate->update($stances->measured($candidate->up(), $field)->toArray());
+        $field = $stances->field($candidate->up(), $candidate->lift_mm);
+        $candidate->update($stances->measured($candidate->up(), $field, $candidate->lift_mm)->toArray());
 
         return $field;
     }
 
     public static function draw(Candidate $candidate, Stances $stances, HeightField $field): void
     {
-        $score = HeightScore::of($stances->basis, $candidate->up(), $field->bands, StanceRules::flatCosine());
+        $score = HeightScore::of($stances->basis, $candidate->up(), $field->bands, StanceRules::flatCosine(), $candidate->lift_mm);
         Blobs::putDerived(
             self::pictureKey($candidate),
             PortraitPng::bytes($stances->basis->mesh, Rotation::bringingUp($candidate->up()), self::PICTURE_PX),

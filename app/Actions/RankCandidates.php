@@ -16,7 +16,7 @@ use Wrenlo\Core\Orientation\Weights;
 
 /**
  * Orders an analysis's stored stances by weights. Reads numbers, computes none. The pose of the file is always among them,
- * wherever it ranks: it is what the others are held against.
+ * wherever it ranks: it is what the others are held against; and so are those a person turned by hand and kept.
  */
 final class RankCandidates
 {
@@ -34,12 +34,14 @@ final class RankCandidates
         if ($own !== null && ! in_array($own, $ids, true)) {
             array_splice($ids, max(0, $count - 1), 1, [(int) $own]);
         }
+        $kept = Candidate::query()->where('analysis_id', $analysis->id)->where('origin', Origin::Hand->value)->pluck('id')->map(intval(...))->all();
+        $ids = [...$ids, ...array_diff($kept, $ids)];
         $finalists = Candidate::query()->whereKey($ids)->get()->keyBy('id');
         $metrics = $finalists->map(static fn (Candidate $c) => $c->metrics())->all();
         $ranked = [];
         foreach ($ranking->order($metrics, $weights) as $id => $score) {
             $row = $finalists->sole('id', $id);
-            $ranked[$id] = ['score' => $score, 'candidate' => new CoreCandidate($row->up(), Origin::from($row->origin), $metrics[$id])];
+            $ranked[$id] = ['score' => $score, 'candidate' => new CoreCandidate($row->up(), Origin::from($row->origin), $metrics[$id], $row->lift_mm)];
         }
 
         return $ranked;

@@ -14,6 +14,12 @@ enum AnalysisState: string
     case Failed = 'failed';
     case Cancelled = 'cancelled';
 
+    /** Its stances are there, proven or not. */
+    public function isRanked(): bool
+    {
+        return in_array($this, [self::Ranked, self::Done], true);
+    }
+
     public function isUnderWay(): bool
     {
         return in_array($this, [self::Waiting, self::Running, self::Ranked], true);

@@ -12,6 +12,7 @@ use App\Exceptions\AnalysisCancelled;
 use App\Models\Analysis;
 use App\Models\Candidate;
 use App\Models\Piece;
+use App\Storage\BasisFile;
 use App\Storage\Blobs;
 use App\Storage\PortraitPng;
 use App\Storage\StageFile;
@@ -115,6 +116,10 @@ final class AnalysePiece implements ShouldQueue
             'volume_mm3' => $stances->basis->volumeMm3, 'seen_mm2' => array_sum($stances->basis->seenArea), 'never_seen_mm2' => $stances->basis->neverSeenMm2(),
         ]);
 
+        if (! BasisFile::has("analysis-{$analysis->id}")) {
+            BasisFile::put("analysis-{$analysis->id}", $stances->basis);
+        }
+
         return $stances;
     }
 
@@ -153,22 +158,11 @@ final class AnalysePiece implements ShouldQueue
             foreach (array_chunk($all, 400) as $chunk) {
                 Candidate::query()->insert(array_map(static fn (CoreCandidate $c): array => [
                     'analysis_id' => $analysis->id, 'up_x' => $c->up->x, 'up_y' => $c->up->y, 'up_z' => $c->up->z,
-                    'origin' => $c->origin->value, ...$c->metrics->toArray(), ...self::estimates($c),
+                    'origin' => $c->origin->value, ...$c->metrics->toArray(), ...Criteria::estimates($c->metrics),
                 ], $chunk));
             }
             $analysis->update(['state' => AnalysisState::Ranked, 'percent' => 60, 'words' => 'Ranked by estimates; now proving the best']);
         });
-    }
-
-    /** @return array<string, float> the columns the ranking reads */
-    private static function estimates(CoreCandidate $c): array
-    {
-        $columns = [];
-        foreach (Criteria::all() as $key => $criterion) {
-            $columns["estimated_{$key}"] = $criterion->value($c->metrics);
-        }
-
-        return $columns;
     }
 
     private function prove(Analysis $analysis, Stances $stances, Progress $progress): void

@@ -19,6 +19,7 @@ use Wrenlo\Core\Orientation\StanceMetrics;
  * @property float $up_y
  * @property float $up_z
  * @property string $origin
+ * @property float $lift_mm
  * @property bool $exact
  * @property ?array<string, mixed> $score_strip
  * @property Analysis $analysis
@@ -28,6 +29,9 @@ final class Candidate extends Model
     public $timestamps = false;
 
     protected $guarded = ['id'];
+
+    /** @var array<string, mixed> */
+    protected $attributes = ['lift_mm' => 0.0];
 
     /** @return array<string, string> */
     protected function casts(): array

@@ -2,17 +2,10 @@
 
 declare(strict_types=1);
 
-use App\Models\Piece;
-use Illuminate\Testing\TestResponse;
 use Tests\Support\Pieces;
 use Tests\Support\Solids;
 use Wrenlo\Core\Format\MeshFormats;
 use Wrenlo\Core\Mesh\MeshInspector;
-
-function decide(Piece $piece, array $changes): TestResponse
-{
-    return test()->put("/pieces/{$piece->id}/plan", $changes);
-}
 
 it('decides on a stance and a layer height and takes both to the sheet', function () {
     $piece = Pieces::analysed();

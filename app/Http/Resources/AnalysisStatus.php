@@ -25,7 +25,7 @@ final readonly class AnalysisStatus
     public static function of(Analysis $a): self
     {
         return new self(
-            $a->id, $a->state->value, $a->state->isUnderWay(), in_array($a->state->value, ['ranked', 'done'], true),
+            $a->id, $a->state->value, $a->state->isUnderWay(), $a->state->isRanked(),
             $a->percent, $a->words, $a->failure_code, $a->failure, $a->layer_mm, $a->limit_deg,
         );
     }

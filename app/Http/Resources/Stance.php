@@ -4,8 +4,14 @@ declare(strict_types=1);
 
 namespace App\Http\Resources;
 
+use App\Models\Analysis;
 use App\Storage\Blobs;
 use Wrenlo\Core\Orientation\Candidate;
+use Wrenlo\Core\Orientation\Criteria;
+use Wrenlo\Core\Orientation\Criterion;
+use Wrenlo\Core\Orientation\Lean;
+use Wrenlo\Core\Orientation\Reason;
+use Wrenlo\Core\Orientation\Weights;
 
 /** One ranked stance with its numbers and its reason. */
 final readonly class Stance
@@ -22,6 +28,7 @@ final readonly class Stance
         public array $up,
         public string $lean,
         public string $origin,
+        public float $liftMm,
         public string $reason,
         public bool $exact,
         public ?string $picture,
@@ -58,6 +65,16 @@ final readonly class Stance
         public float $speedCapMmS,
     ) {}
 
+    /** A pose in the hand: no stance yet (id 0), held against the best one. */
+    public static function posed(Analysis $analysis, Candidate $posed, ?Candidate $best, Weights $weights): self
+    {
+        $lean = Lean::words($posed->up, $analysis->piece->display());
+        $values = array_map(static fn (Criterion $c): float => $c->value($posed->metrics), Criteria::all());
+        $reason = $best === null ? '' : Reason::sentence($lean, $posed->metrics, $best->metrics, $weights, 'the first');
+
+        return self::of(0, $analysis->id, 0, 0.0, $posed, $lean, $reason, $values);
+    }
+
     /** @param  array<string, float>  $values */
     public static function of(int $id, int $analysisId, int $rank, float $score, Candidate $c, string $lean, string $reason, array $values): self
     {
@@ -65,7 +82,7 @@ final readonly class Stance
         $hasPicture = Blobs::hasDerived("analysis-{$analysisId}/stance-{$id}.png");
 
         return new self(
-            $id, $rank, $score, $c->up->toArray(), $lean, $c->origin->value, $reason, $m->isExact,
+            $id, $rank, $score, $c->up->toArray(), $lean, $c->origin->value, $c->liftMm, $reason, $m->isExact,
             $hasPicture ? "/stances/{$id}/picture" : null, $values,
             $m->heightMm, $m->overhangMm2, $m->supportMm3 / 1000, $m->scarMm2, $m->landingMm2, $m->seenScarMm2, $m->islands,
             1000 * $m->stepMeanMm, 1000 * $m->seenStepMm, $m->terraceMm2, $m->seenTerraceMm2, $m->flatUpMm2, $m->contactMm2,

@@ -29,7 +29,7 @@ final readonly class HeightScore
     ) {}
 
     /** @param  float  $flatCosine facets with |n_z| above it have no step */
-    public static function of(StanceBasis $basis, Vec3 $up, HeightBands $bands, float $flatCosine): self
+    public static function of(StanceBasis $basis, Vec3 $up, HeightBands $bands, float $flatCosine, float $liftMm = 0.0): self
     {
         ['facets' => $facets, 'seenArea' => $seenArea, 'mesh' => $mesh] = get_object_vars($basis);
         [$ux, $uy, $uz] = $up->toArray();
@@ -37,7 +37,7 @@ final readonly class HeightScore
         foreach ($mesh->x as $i => $x) {
             $h[] = $x * $ux + $mesh->y[$i] * $uy + $mesh->z[$i] * $uz;
         }
-        $lowest = min($h);
+        $lowest = min($h) - $liftMm;
         $count = HeightBands::COUNT;
         $perMm = $bands->heightMm > 0 ? $count / $bands->heightMm : 0.0;
         $slope = $seen = $wall = $skin = array_fill(0, $count, 0.0);

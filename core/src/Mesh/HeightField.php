@@ -49,20 +49,21 @@ final readonly class HeightField
      * @param  Surface  $facets  of the mesh, file frame
      * @param  list<float>  $seen  seen weight of each facet
      * @param  float  $overhangSine  facets with n_z below minus this need support
+     * @param  float  $liftMm  how far the lowest point is held above the plate
      * @param  float  $plateMm  starts within this of the lowest point are on the plate
      */
-    public static function of(Mesh $mesh, Surface $facets, array $seen, Rotation $stance, float $layerMm, float $overhangSine, float $plateMm, ?float $cellMm = null): self
+    public static function of(Mesh $mesh, Surface $facets, array $seen, Rotation $stance, float $layerMm, float $overhangSine, float $plateMm, ?float $cellMm = null, float $liftMm = 0.0): self
     {
         [$x, $y, $z] = self::turned($mesh, $stance);
         [$minX, $minY, $minZ] = [min($x), min($y), min($z)];
-        [$spanX, $spanY, $height] = [max($x) - $minX, max($y) - $minY, max($z) - $minZ];
+        [$spanX, $spanY, $height] = [max($x) - $minX, max($y) - $minY, max($z) - $minZ + $liftMm];
         $cell = $cellMm ?? self::cellFor($spanX, $spanY);
         $cols = max(1, (int) ceil($spanX / $cell));
         $rows = max(1, (int) ceil($spanY / $cell));
         foreach ($x as $i => $v) {
             $x[$i] = ($v - $minX) / $cell - 0.5;
             $y[$i] = ($y[$i] - $minY) / $cell - 0.5;
-            $z[$i] -= $minZ;
+            $z[$i] += $liftMm - $minZ;
         }
         [$head, $next, $at, $facet] = self::crossings($x, $y, $z, $mesh->tri, $cols, $rows);
 

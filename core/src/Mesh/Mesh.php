@@ -122,8 +122,8 @@ final readonly class Mesh
         return new self($x, $y, $z, $tri);
     }
 
-    /** Turned into the plate frame and set down: lowest vertex at z = 0, centred on the origin of the plate. */
-    public function standing(Rotation $stance): self
+    /** Turned into the plate frame and set down: lowest vertex at z = 0 (or lifted), centred on the origin of the plate. */
+    public function standing(Rotation $stance, float $liftMm = 0.0): self
     {
         [$a, $b, $c, $d, $e, $f, $g, $h, $i] = $stance->rows;
         $x = $y = $z = [];
@@ -136,7 +136,7 @@ final readonly class Mesh
         }
         $midX = (min($x) + max($x)) / 2;
         $midY = (min($y) + max($y)) / 2;
-        $low = min($z);
+        $low = min($z) - $liftMm;
         foreach ($x as $k => $_) {
             $x[$k] -= $midX;
             $y[$k] -= $midY;

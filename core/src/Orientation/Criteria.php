@@ -57,6 +57,17 @@ final class Criteria
         ], null, 'key');
     }
 
+    /** @return array<string, float> the columns a ranking reads */
+    public static function estimates(StanceMetrics $metrics): array
+    {
+        $columns = [];
+        foreach (self::all() as $key => $criterion) {
+            $columns["estimated_{$key}"] = $criterion->value($metrics);
+        }
+
+        return $columns;
+    }
+
     public static function get(string $key): Criterion
     {
         return self::all()[$key];

@@ -23,19 +23,30 @@ final class Lean
             $tilt < 1.0 => 'upright',
             $tilt > 179.0 => 'upside down',
             $tilt < 75.0 => sprintf('leaning %d° %s', round($tilt), $side),
-            $tilt <= 105.0 => 'lying on its '.self::lyingOn($side),
+            $tilt <= 105.0 => 'lying on its '.self::lyingOn($side).self::raised($tilt),
             default => sprintf('upside down, tipped %d° %s', round(180 - $tilt), $side),
         };
     }
 
     private static function lyingOn(string $side): string
     {
-        return match (explode(' ', $side)[0]) {
+        [$first, $second] = [...explode(' ', $side), null];
+        $on = match ($first) {
             'back' => 'back',
             'forward' => 'front',
             'left' => 'left side',
             default => 'right side',
         };
+
+        return $second === null ? $on : "{$on}, rolled {$second}";
+    }
+
+    /** What is left of a lying piece’s tilt, when an eye would notice. */
+    private static function raised(float $tilt): string
+    {
+        $deg = (int) round(abs(90 - $tilt));
+
+        return $deg < 3 ? '' : sprintf(', %s %d° up', $tilt < 90 ? 'head' : 'foot', $deg);
     }
 
     private static function side(Vec3 $d): string

@@ -12,4 +12,5 @@ enum Origin: string
     case Flat = 'flat';
     case Hull = 'hull';
     case Refined = 'refined';
+    case Hand = 'hand';
 }

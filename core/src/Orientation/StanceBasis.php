@@ -13,6 +13,7 @@ use Wrenlo\Core\Mesh\Simplified;
 use Wrenlo\Core\Mesh\Surface;
 use Wrenlo\Core\Settings\PrintProfile;
 use Wrenlo\Core\Sight\Display;
+use Wrenlo\Core\Sight\DisplayMode;
 use Wrenlo\Core\Sight\Views;
 use Wrenlo\Core\Sight\Visibility;
 use Wrenlo\Core\Thin\SlenderPart;
@@ -58,6 +59,50 @@ final readonly class StanceBasis
         $step && $step('sight');
 
         return self::from($mesh, $facets, $hull, $seen, $coarse, $display, $profile);
+    }
+
+    /** The classes a sketch is made of. */
+    public const PARTS = [
+        self::class, Mesh::class, Display::class, DisplayMode::class, PrintProfile::class, Surface::class, NormalBins::class, ConvexHull::class, Vec3::class,
+        SeamEstimate::class, SlenderPart::class,
+    ];
+
+    /** What estimates need, small enough to be read at every turn of the hand: no facets. */
+    public function sketch(): self
+    {
+        $none = new Mesh([], [], [], []);
+
+        return new self(
+            $none, $this->display, $this->profile, new Surface([], [], [], [], [], [], []), [], [], $this->bins, $this->hull, $this->volumeMm3, $this->centreOfMassMm,
+            $this->seam, $this->slender, $none, [],
+        );
+    }
+
+    /**
+     * A sketch with its facets again.
+     *
+     * @param  list<float>  $seen
+     * @param  list<float>  $coarseSeen
+     */
+    public function completed(Mesh $mesh, Surface $facets, array $seen, Mesh $coarse, array $coarseSeen): self
+    {
+        $seenArea = [];
+        foreach ($facets->area as $f => $a) {
+            $seenArea[] = $a * $seen[$f];
+        }
+
+        return new self(
+            $mesh, $this->display, $this->profile, $facets, $seen, $seenArea, $this->bins, $this->hull, $this->volumeMm3, $this->centreOfMassMm,
+            $this->seam, $this->slender, $coarse, $coarseSeen,
+        );
+    }
+
+    public function for(PrintProfile $profile): self
+    {
+        return new self(
+            $this->mesh, $this->display, $profile, $this->facets, $this->seen, $this->seenArea, $this->bins, $this->hull, $this->volumeMm3, $this->centreOfMassMm,
+            $this->seam, $this->slender, $this->coarse, $this->coarseSeen,
+        );
     }
 
     /** Area that none of the viewers sees. */

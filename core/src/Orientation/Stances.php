@@ -33,13 +33,13 @@ final class Stances
 
     public function __construct(public readonly StanceBasis $basis, public readonly StanceRules $rules) {}
 
-    public function estimate(Vec3 $up): StanceMetrics
+    public function estimate(Vec3 $up, float $liftMm = 0.0): StanceMetrics
     {
-        [$lowest, $height] = $this->extent($up);
+        [$lowest, $height] = $this->extent($up, $liftMm);
         $bins = $this->basis->bins;
         $sums = StanceSums::along($bins->bins, $bins->seenArea, $up, $lowest, $this->rules);
 
-        return $this->withoutSlices($up, $sums, $height);
+        return $this->withoutSlices($up, $sums, $height, $liftMm);
     }
 
     public function exact(Vec3 $up): StanceMetrics
@@ -47,34 +47,34 @@ final class Stances
         return $this->measured($up, null);
     }
 
-    public function proven(Vec3 $up): StanceMetrics
+    public function proven(Vec3 $up, float $liftMm = 0.0): StanceMetrics
     {
-        return $this->measured($up, $this->field($up));
+        return $this->measured($up, $this->field($up, $liftMm), $liftMm);
     }
 
-    public function measured(Vec3 $up, ?HeightField $field): StanceMetrics
+    public function measured(Vec3 $up, ?HeightField $field, float $liftMm = 0.0): StanceMetrics
     {
-        [$lowest, $height] = $this->extent($up);
+        [$lowest, $height] = $this->extent($up, $liftMm);
         $sums = StanceSums::along($this->basis->facets, $this->basis->seenArea, $up, $lowest, $this->rules);
         if ($field === null) {
-            return $this->withoutSlices($up, $sums, $height);
+            return $this->withoutSlices($up, $sums, $height, $liftMm);
         }
         $stance = Rotation::bringingUp($up);
-        $slices = Slices::of($this->basis->coarse, $this->basis->coarseSeen, $stance, (int) min(self::MOST_SLICES, max(self::LEAST_SLICES, $height / self::SLICE_MM)));
+        $slices = Slices::of($this->basis->coarse, $this->basis->coarseSeen, $stance, (int) min(self::MOST_SLICES, max(self::LEAST_SLICES, ($height - $liftMm) / self::SLICE_MM)));
         $centre = $stance->apply($this->basis->centreOfMassMm);
-        $footprint = $this->footprint($up, $stance, $field->feet);
-        $steady = Steadiness::of($footprint, $this->shadow($stance), $slices->balance(), [$centre->x, $centre->y, $centre->z - $lowest], $height, $this->basis->profile);
+        $footprint = $this->footprint($up, $stance, $field->feet, $liftMm);
+        $steady = Steadiness::of($footprint, $this->shadow($stance), array_map(static fn (array $b): array => [$b[0], $b[1], $b[2] + $liftMm], $slices->balance()), [$centre->x, $centre->y, $centre->z - $lowest], $height, $this->basis->profile);
 
         return StanceMetrics::of(
-            $this->basis, $sums, $height, $this->toppleMarginMm($up), $this->rules, $steady, $slices->seenSeamMm(), Members::of($slices)->weakestMm2(),
+            $this->basis, $sums, $height, $this->toppleMarginMm($up, $liftMm), $this->rules, $steady, $slices->seenSeamMm(), Members::of($slices)->weakestMm2(),
             $field, Polygon::marginMm($footprint, [$centre->x, $centre->y]),
         );
     }
 
     /** With what slices would tell estimated: the seam, the weakest member, how it stands on the way up. */
-    private function withoutSlices(Vec3 $up, StanceSums $sums, float $height): StanceMetrics
+    private function withoutSlices(Vec3 $up, StanceSums $sums, float $height, float $liftMm): StanceMetrics
     {
-        $margin = $this->toppleMarginMm($up);
+        $margin = $this->toppleMarginMm($up, $liftMm);
         $weakest = self::STRONG_MM2;
         foreach ($this->basis->slender as $part) {
             $weakest = min($weakest, $part->cutMm2($up));
@@ -86,21 +86,21 @@ final class Stances
         );
     }
 
-    public function field(Vec3 $up): HeightField
+    public function field(Vec3 $up, float $liftMm = 0.0): HeightField
     {
         return HeightField::of(
             $this->basis->mesh, $this->basis->facets, $this->basis->seen, Rotation::bringingUp($up),
-            $this->rules->layerMm, $this->rules->overhangSine(), StanceRules::PLATE_MM,
+            $this->rules->layerMm, $this->rules->overhangSine(), StanceRules::PLATE_MM, liftMm: $liftMm,
         );
     }
 
-    /** @return array{float, float} height of the lowest vertex along `up` and the height of the piece, mm */
-    private function extent(Vec3 $up): array
+    /** @return array{float, float} height of the plate along `up` (the lowest vertex, less the lift) and how far the piece reaches above it, mm */
+    private function extent(Vec3 $up, float $liftMm): array
     {
         $hull = $this->basis->hull;
         $this->low = $hull->farthest(-$up->x, -$up->y, -$up->z, $this->low);
         $this->high = $hull->farthest($up->x, $up->y, $up->z, $this->high);
-        $lowest = $hull->height($this->low, $up);
+        $lowest = $hull->height($this->low, $up) - $liftMm;
 
         return [$lowest, $hull->height($this->high, $up) - $lowest];
     }
@@ -109,12 +109,12 @@ final class Stances
      * Distance of the centre of mass, seen from above, to the edge of what the piece stands on; negative when it lies
      * outside. `low` must be the lowest corner of this direction.
      */
-    private function toppleMarginMm(Vec3 $up): float
+    private function toppleMarginMm(Vec3 $up, float $liftMm): float
     {
         $stance = Rotation::bringingUp($up);
         $centre = $stance->apply($this->basis->centreOfMassMm);
 
-        return Polygon::marginMm($this->footprint($up, $stance, []), [$centre->x, $centre->y]);
+        return Polygon::marginMm($this->footprint($up, $stance, [], $liftMm), [$centre->x, $centre->y]);
     }
 
     /**
@@ -123,10 +123,13 @@ final class Stances
      * @param  list<array{float, float}>  $feet  further points it stands on, in the frame of `Rotation::bringingUp`
      * @return list<array{float, float}>
      */
-    private function footprint(Vec3 $up, Rotation $stance, array $feet): array
+    private function footprint(Vec3 $up, Rotation $stance, array $feet, float $liftMm): array
     {
         $hull = $this->basis->hull;
         $points = $feet;
+        if ($liftMm > StanceRules::PLATE_MM && $feet !== []) {
+            return array_map(static fn (int $i): array => $points[$i], Polygon::hull($points)); // it stands on its supports alone
+        }
         foreach ($hull->lowest($up, $this->low, StanceRules::PLATE_MM) as $k) {
             $p = $stance->apply(new Vec3($hull->x[$k], $hull->y[$k], $hull->z[$k]));
             $points[] = [$p->x, $p->y];

@@ -5,6 +5,8 @@ import { KeyOverlay } from '@/components/KeyOverlay';
 import { RouteCard } from '@/components/RouteCard';
 import { HandoverEvidence } from '@/features/handover/HandoverEvidence';
 import { LayersEvidence } from '@/features/layers/LayersEvidence';
+import { HandPose } from '@/features/hand/HandPose';
+import { useHand } from '@/features/hand/useHand';
 import { turned, type Axis } from '@/features/look/display';
 import { LookEvidence } from '@/features/look/LookEvidence';
 import type { Draft } from '@/features/look/Viewers';
@@ -46,6 +48,7 @@ export default function Piece({ bench, ranking: stored, criteria, presets, shelf
     const [isHelpOpen, setHelpOpen] = useState(false);
     const [detail, setDetail] = useState<StanceDetail | null>(null);
     const plan = usePlan(bench);
+    const { hand, ...hold } = useHand(bench.id);
     const ranking = useRanking(bench.id, plan.weights, stored, analysis.underWay);
 
     const stances = useMemo(() => ranking?.stances ?? [], [ranking]);
@@ -67,6 +70,7 @@ export default function Piece({ bench, ranking: stored, criteria, presets, shelf
     }, [stanceId, isExact, analysis.state, bench.nozzleId, bench.printerId, bench.filamentId]);
 
     const go = (key: string): void => {
+        hold.stop();
         setStation(key as StationKey);
         history.replaceState(history.state, '', `#${key}`);
         setCutMm(null);
@@ -114,6 +118,15 @@ export default function Piece({ bench, ranking: stored, criteria, presets, shelf
     };
     const cut = (by: number): void =>
         setCutMm((c) => (stance ? Math.min(stance.heightMm, Math.max(layerMm, (c ?? stance.heightMm) + by)) : c));
+    const takeInHand = (): void => {
+        if (station === 'stand' && stance) hold.start(triple(stance.up));
+    };
+    const keepHand = async (): Promise<void> => {
+        const id = await hold.keep();
+        if (id === null) return;
+        setSelected(id);
+        router.reload({ only: ['ranking'] });
+    };
     const canCompare = pinned !== null && stance !== null && pinned.id !== stance.id;
 
     const shortcuts: Shortcut[] = [
@@ -123,7 +136,13 @@ export default function Piece({ bench, ranking: stored, criteria, presets, shelf
         { key: '4', does: 'Sheet', run: () => taken && go('sheet'), group: 'Stations' },
         { key: 'j', does: 'Next stance', run: () => move(1), group: 'Stances' },
         { key: 'k', does: 'Previous stance', run: () => move(-1), group: 'Stances' },
-        { key: 'Enter', does: 'Take this stance', run: () => station === 'stand' && take(), group: 'Stances', shown: 'Enter' },
+        {
+            key: 'Enter',
+            does: 'Take this stance',
+            run: () => station === 'stand' && (hand ? void keepHand() : take()),
+            group: 'Stances',
+            shown: 'Enter',
+        },
         { key: 'p', does: 'Pin or unpin', run: pin, group: 'Stances' },
         { key: 'c', does: 'Side by side with the pinned one', run: () => canCompare && setComparing(!isComparing), group: 'Stances' },
         { key: 'u', does: 'Undo the last decision', run: plan.undo, group: 'Stances' },
@@ -131,10 +150,43 @@ export default function Piece({ bench, ranking: stored, criteria, presets, shelf
         { key: 'o', does: 'Tint by overhang', run: () => setMeasure('overhang'), group: 'Tint' },
         { key: 'v', does: 'Tint by what is seen', run: () => setMeasure('seen'), group: 'Tint' },
         { key: 'n', does: 'No tint', run: () => setMeasure('plain'), group: 'Tint' },
-        { key: 'ArrowLeft', does: 'Walk round to the left', run: () => stage.current?.orbit(-10, 0), group: 'Stage', shown: '←' },
-        { key: 'ArrowRight', does: 'Walk round to the right', run: () => stage.current?.orbit(10, 0), group: 'Stage', shown: '→' },
-        { key: 'ArrowUp', does: 'Look from higher', run: () => stage.current?.orbit(0, 8), group: 'Stage', shown: '↑' },
-        { key: 'ArrowDown', does: 'Look from lower', run: () => stage.current?.orbit(0, -8), group: 'Stage', shown: '↓' },
+        {
+            key: 'h',
+            does: 'Take the piece in the hand, or let it go',
+            run: () => (hand ? hold.stop() : takeInHand()),
+            group: 'In the hand',
+        },
+        { key: ',', does: 'Previous side it can rest on', run: () => hold.next(-1), group: 'In the hand' },
+        { key: '.', does: 'Next side it can rest on', run: () => hold.next(1), group: 'In the hand' },
+        { key: 'Escape', does: 'Let it go', run: () => hold.stop(), group: 'In the hand', shown: 'Esc' },
+        {
+            key: 'ArrowLeft',
+            does: 'Walk round to the left; tilt what is in the hand',
+            run: () => (hand ? stage.current?.tilt(-5, 0) : stage.current?.orbit(-10, 0)),
+            group: 'Stage',
+            shown: '←',
+        },
+        {
+            key: 'ArrowRight',
+            does: 'Walk round to the right',
+            run: () => (hand ? stage.current?.tilt(5, 0) : stage.current?.orbit(10, 0)),
+            group: 'Stage',
+            shown: '→',
+        },
+        {
+            key: 'ArrowUp',
+            does: 'Look from higher',
+            run: () => (hand ? stage.current?.tilt(0, 5) : stage.current?.orbit(0, 8)),
+            group: 'Stage',
+            shown: '↑',
+        },
+        {
+            key: 'ArrowDown',
+            does: 'Look from lower',
+            run: () => (hand ? stage.current?.tilt(0, -5) : stage.current?.orbit(0, -8)),
+            group: 'Stage',
+            shown: '↓',
+        },
         { key: '+', does: 'Nearer', run: () => stage.current?.zoom(0.85), group: 'Stage' },
         { key: '-', does: 'Farther', run: () => stage.current?.zoom(1.18), group: 'Stage' },
         { key: 'f', does: 'Back to the front', run: () => stage.current?.home(), group: 'Stage' },
@@ -152,7 +204,9 @@ export default function Piece({ bench, ranking: stored, criteria, presets, shelf
     const stageState: StageState = {
         panes: isShelf
             ? [{ up: triple(bench.shownUp), front: triple(front) }]
-            : ups.flatMap((s) => (s ? [{ up: triple(s.up), front: null }] : [])),
+            : hand
+              ? [{ up: hand.up, front: null, liftMm: hand.liftMm }]
+              : ups.flatMap((s) => (s ? [{ up: triple(s.up), front: null, liftMm: s.liftMm }] : [])),
         measure,
         layerMm,
         limitDeg: analysis.limitDeg,
@@ -160,6 +214,7 @@ export default function Piece({ bench, ranking: stored, criteria, presets, shelf
         cutMm,
         bedMm: [bench.bedMm[0] ?? 200, bench.bedMm[1] ?? 200],
         isShelf,
+        isHeld: hand !== null && !isShelf,
         sight: { spreadDeg: draft.spreadDeg, eyeDeg: draft.eyeDeg },
     };
     const onSightDragged = useCallback((handle: Handle, deg: number, isDone: boolean) => {
@@ -239,6 +294,7 @@ export default function Piece({ bench, ranking: stored, criteria, presets, shelf
                         }
                         onMeasure={setMeasure}
                         onSightDragged={onSightDragged}
+                        onTurned={hold.dragged}
                     />
                 </Suspense>
                 <aside aria-label="Evidence" className="min-h-0 overflow-hidden border-l border-base-300 bg-base-100">
@@ -317,6 +373,22 @@ export default function Piece({ bench, ranking: stored, criteria, presets, shelf
                 />
             );
         }
+        if (hand && station === 'stand') {
+            return (
+                <HandPose
+                    hand={hand}
+                    numbers={hold.numbers}
+                    problem={hold.problem}
+                    shownUp={triple(bench.shownUp)}
+                    front={triple(bench.front)}
+                    onTurn={hold.turn}
+                    onLift={hold.lift}
+                    onNext={hold.next}
+                    onKeep={() => void keepHand()}
+                    onLeave={hold.stop}
+                />
+            );
+        }
         if (!ranking || !stance) return <Working pieceId={bench.id} analysis={analysis} />;
         return (
             <StandEvidence
@@ -333,6 +405,7 @@ export default function Piece({ bench, ranking: stored, criteria, presets, shelf
                     setSelected(null);
                 }}
                 onSelect={setSelected}
+                onHand={takeInHand}
                 onTake={take}
                 onPin={pin}
                 onCompare={() => setComparing(!isComparing)}

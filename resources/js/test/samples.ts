@@ -19,6 +19,7 @@ export function stance(over: Partial<Stance> = {}): Stance {
         up: [0, 0, 1],
         lean: 'upright',
         origin: 'file',
+        liftMm: 0,
         reason: 'Upright has *3* of it.',
         exact: true,
         picture: null,

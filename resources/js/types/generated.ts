@@ -147,6 +147,7 @@ export type Stance = {
     up: number[];
     lean: string;
     origin: string;
+    liftMm: number;
     reason: string;
     exact: boolean;
     picture: string | null;

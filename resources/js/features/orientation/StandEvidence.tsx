@@ -20,6 +20,7 @@ type Props = {
     isComparing: boolean;
     onWeights: (weights: Record<string, number>) => void;
     onSelect: (id: number) => void;
+    onHand: () => void;
     onTake: () => void;
     onPin: () => void;
     onCompare: () => void;
@@ -40,6 +41,7 @@ export function StandEvidence(p: Props) {
                     <h2 className="text-[20px] leading-tight">
                         Stance {stance.rank} of {p.ranking.stances.length}
                         {stance.origin === 'file' && <span className="text-[15px] text-soft"> · the pose of the file</span>}
+                        {stance.origin === 'hand' && <span className="text-[15px] text-soft"> · turned by hand</span>}
                     </h2>
                     <Reason text={stance.reason} className="mt-1" />
                 </div>
@@ -103,6 +105,9 @@ export function StandEvidence(p: Props) {
                     aria-pressed={p.pinnedId === stance.id}
                 >
                     {p.pinnedId === stance.id ? 'Unpin' : 'Pin'}
+                </button>
+                <button type="button" className="btn btn-ghost btn-sm font-normal" onClick={p.onHand}>
+                    Turn by hand
                 </button>
                 {pinned && pinned.id !== stance.id && (
                     <button type="button" className="btn btn-ghost btn-sm font-normal" onClick={p.onCompare} aria-pressed={p.isComparing}>

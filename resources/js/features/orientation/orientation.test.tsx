@@ -68,7 +68,7 @@ describe('ledger', () => {
 
 describe('the Stand station', () => {
     const show = (over: Partial<Parameters<typeof StandEvidence>[0]> = {}) => {
-        const on = { onWeights: vi.fn(), onSelect: vi.fn(), onTake: vi.fn(), onPin: vi.fn(), onCompare: vi.fn() };
+        const on = { onWeights: vi.fn(), onSelect: vi.fn(), onHand: vi.fn(), onTake: vi.fn(), onPin: vi.fn(), onCompare: vi.fn() };
         render(
             <StandEvidence
                 ranking={ranking()}

@@ -1,12 +1,16 @@
 import { useEffect, useImperativeHandle, useMemo, useRef, useState, type Ref } from 'react';
 import { number } from '@/lib/format';
 import { readGeometry, readMeasure } from './geometry';
-import type { Handle } from './EyeRing';
 import { Legend } from './Legend';
 import { MEASURES, measure, type MeasureKey } from './measures';
-import { StageView, type StageState } from './StageView';
+import { StageView, type StageListener, type StageState } from './StageView';
 
-export type StageHandle = { orbit: (turnDeg: number, raiseDeg: number) => void; zoom: (factor: number) => void; home: () => void };
+export type StageHandle = {
+    tilt: (sideDeg: number, forwardDeg: number) => void;
+    orbit: (turnDeg: number, raiseDeg: number) => void;
+    zoom: (factor: number) => void;
+    home: () => void;
+};
 
 type Props = {
     ref?: Ref<StageHandle>;
@@ -21,25 +25,38 @@ type Props = {
     /** captions over the panes, left to right */
     captions: string[];
     onMeasure: (key: MeasureKey) => void;
-    onSightDragged: (handle: Handle, deg: number, isDone: boolean) => void;
+    onSightDragged: StageListener['onSightDragged'];
+    onTurned: StageListener['onTurned'];
 };
 
 type Loading = { kind: 'waiting' } | { kind: 'loading' } | { kind: 'ready' } | { kind: 'failed'; why: string };
 
 /** The piece on its ruled sheet, with the tint switch and the legend. Loads geometry once and feeds StageView. */
-export function Stage({ ref, geometryUrl, seenUrl, extraUrl, state: given, label, offered, captions, onMeasure, onSightDragged }: Props) {
+export function Stage({
+    ref,
+    geometryUrl,
+    seenUrl,
+    extraUrl,
+    state: given,
+    label,
+    offered,
+    captions,
+    onMeasure,
+    onSightDragged,
+    onTurned,
+}: Props) {
     const host = useRef<HTMLDivElement>(null);
     const view = useRef<StageView | null>(null);
     // the same state, said again, must not redraw anything
     const key = JSON.stringify(given);
     const state = useMemo(() => JSON.parse(key) as StageState, [key]);
-    const latest = useRef({ state, onSightDragged });
+    const latest = useRef({ state, onSightDragged, onTurned });
     const [loading, setLoading] = useState<Loading>({ kind: 'waiting' });
 
     useEffect(() => {
-        latest.current = { state, onSightDragged };
+        latest.current = { state, onSightDragged, onTurned };
         view.current?.update(state);
-    }, [state, onSightDragged]);
+    }, [state, onSightDragged, onTurned]);
 
     useEffect(() => {
         if (!geometryUrl || !host.current) return;
@@ -50,8 +67,11 @@ export function Stage({ ref, geometryUrl, seenUrl, extraUrl, state: given, label
             try {
                 const [geometry, seen] = await Promise.all([get(geometryUrl, stop.signal), seenUrl ? get(seenUrl, stop.signal) : null]);
                 if (stop.signal.aborted) return;
-                const dragged = (handle: Handle, deg: number, isDone: boolean): void => latest.current.onSightDragged(handle, deg, isDone);
-                view.current = new StageView(at, readGeometry(geometry), seen ? readMeasure(seen) : null, latest.current.state, dragged);
+                const listener: StageListener = {
+                    onSightDragged: (...what) => latest.current.onSightDragged(...what),
+                    onTurned: (...what) => latest.current.onTurned(...what),
+                };
+                view.current = new StageView(at, readGeometry(geometry), seen ? readMeasure(seen) : null, latest.current.state, listener);
                 setLoading({ kind: 'ready' });
             } catch (error) {
                 if (!stop.signal.aborted) setLoading({ kind: 'failed', why: (error as Error).message });
@@ -80,6 +100,7 @@ export function Stage({ ref, geometryUrl, seenUrl, extraUrl, state: given, label
     }, [extraUrl, isReady]);
 
     useImperativeHandle(ref, () => ({
+        tilt: (side, forward) => view.current?.tilt(side, forward),
         orbit: (turn, raise) => view.current?.orbit(turn, raise),
         zoom: (factor) => view.current?.zoom(factor),
         home: () => view.current?.home(),

@@ -3,10 +3,17 @@ import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js';
 import { colour } from '@/lib/theme';
 import type { StageMesh } from './geometry';
 import { EyeRing, emptyGroup, type Handle, type Sight } from './EyeRing';
+import { Grip } from './Grip';
 import { measure, type MeasureKey } from './measures';
 import { fragmentShader, vertexShader } from './shaders';
 
-export type Pane = { up: [number, number, number]; front: [number, number, number] | null };
+export type Pane = { up: [number, number, number]; front: [number, number, number] | null; liftMm?: number };
+
+export type StageListener = {
+    onSightDragged: (handle: Handle, deg: number, isDone: boolean) => void;
+    /** the piece was turned by hand: the direction of the file that is up now */
+    onTurned: (up: [number, number, number], isDone: boolean) => void;
+};
 
 export type StageState = {
     panes: Pane[];
@@ -21,6 +28,8 @@ export type StageState = {
     /** show where the viewers stand (piece on its shelf) instead of the plate */
     isShelf: boolean;
     sight: Sight;
+    /** the piece is in the hand: dragging it turns it */
+    isHeld: boolean;
 };
 
 const TURN_MS = 180;
@@ -38,6 +47,7 @@ export class StageView {
     private readonly piece = new THREE.Group();
     private readonly plate = new THREE.Group();
     private readonly ring: EyeRing;
+    private readonly grip: Grip;
     private readonly material: THREE.ShaderMaterial;
     private readonly geometry = new THREE.BufferGeometry();
     private readonly corners: THREE.Vector3[];
@@ -53,7 +63,7 @@ export class StageView {
         mesh: StageMesh,
         seen: Uint8Array | null,
         state: StageState,
-        onSightDragged: (handle: Handle, deg: number, isDone: boolean) => void,
+        private readonly listener: StageListener,
     ) {
         this.state = state;
         this.renderer = new THREE.WebGLRenderer({ antialias: true, alpha: true, preserveDrawingBuffer: true });
@@ -74,11 +84,15 @@ export class StageView {
             onMove: (handle, deg, isDone) => {
                 this.controls.enabled = isDone;
                 this.draw();
-                onSightDragged(handle, deg, isDone);
+                this.listener.onSightDragged(handle, deg, isDone);
             },
         });
         this.scene.add(this.plate, this.ring.group, this.piece);
         this.camera.up.set(0, 0, 1);
+        this.grip = new Grip(this.renderer.domElement, this.camera, this.piece, {
+            onTurn: (q, isDone) => this.turnTo(new THREE.Vector3(0, 0, 1).applyQuaternion(q.clone().invert()), isDone),
+            onFacet: (facet) => this.turnTo(this.normalOf(facet).negate(), true),
+        });
         this.controls = new OrbitControls(this.camera, this.renderer.domElement);
         this.controls.enableDamping = false;
         this.controls.addEventListener('change', this.draw);
@@ -137,7 +151,7 @@ export class StageView {
         this.state = state;
         const goals = state.panes.map((p) => StageView.stance(p));
         const changed = goals.some((q, i) => !this.shown[i] || this.shown[i].angleTo(q) > 1e-4) || goals.length !== this.shown.length;
-        if (changed && !still && this.shown.length === goals.length)
+        if (changed && !still && !state.isHeld && this.shown.length === goals.length)
             this.turning = { from: this.shown.map((q) => q.clone()), since: performance.now() };
         else this.turning = null;
         if (!this.turning) this.shown = goals;
@@ -147,6 +161,7 @@ export class StageView {
         (u.uLine as THREE.IUniform).value = state.lineMm;
         (u.uInk as THREE.IUniform).value.set(colour(measure(state.measure).ink));
         this.buildPlate();
+        this.grip.isOn = state.isHeld;
         this.ring.build(this.state.isShelf, this.state.sight);
         if (wasShelf !== state.isShelf) this.home();
         this.draw();
@@ -198,6 +213,23 @@ export class StageView {
         this.camera.position.sub(this.controls.target).multiplyScalar(factor).add(this.controls.target);
         this.controls.update();
         this.draw();
+    }
+
+    /** Tells of a turn; the state that comes back draws it. */
+    private turnTo(up: THREE.Vector3, isDone: boolean): void {
+        const { x, y, z } = up.normalize();
+        this.listener.onTurned([x, y, z], isDone);
+    }
+
+    /** Turns the piece in the hand by keys. */
+    tilt(sideDeg: number, forwardDeg: number): void {
+        if (!this.state.isHeld) return;
+        const q = this.grip.turnedBy(this.shown[0] ?? new THREE.Quaternion(), sideDeg, forwardDeg);
+        this.turnTo(new THREE.Vector3(0, 0, 1).applyQuaternion(q.invert()), true);
+    }
+
+    private normalOf(facet: number): THREE.Vector3 {
+        return new THREE.Vector3().fromBufferAttribute(this.geometry.getAttribute('normal'), 3 * facet);
     }
 
     private heightMm(): number {
@@ -271,7 +303,7 @@ export class StageView {
         const each = w / this.shown.length;
         this.renderer.setScissorTest(true);
         this.shown.forEach((q, i) => {
-            this.place(q);
+            this.place(q, this.state.panes[i]?.liftMm ?? 0);
             this.renderer.setViewport(i * each, 0, each, h);
             this.renderer.setScissor(i * each, 0, each, h);
             this.camera.aspect = each / h;
@@ -282,11 +314,11 @@ export class StageView {
     };
 
     /** Turns the piece, sets it down on the plate and centres it there. */
-    private place(q: THREE.Quaternion): void {
+    private place(q: THREE.Quaternion, liftMm: number): void {
         const box = new THREE.Box3();
         for (const c of this.corners) box.expandByPoint(c.clone().applyQuaternion(q));
         this.piece.quaternion.copy(q);
-        this.piece.position.set(-(box.min.x + box.max.x) / 2, -(box.min.y + box.max.y) / 2, -box.min.z);
+        this.piece.position.set(-(box.min.x + box.max.x) / 2, -(box.min.y + box.max.y) / 2, liftMm - box.min.z);
         const u = this.material.uniforms;
         (u.uUp as THREE.IUniform).value.set(0, 0, 1).applyQuaternion(q.clone().invert());
         (u.uCut as THREE.IUniform).value = this.state.cutMm ?? 1e9;
@@ -297,6 +329,7 @@ export class StageView {
         window.removeEventListener('wrenlo-theme', this.repaint);
         emptyGroup(this.scene);
         this.ring.dispose();
+        this.grip.dispose();
         this.controls.dispose();
         this.renderer.dispose();
         this.renderer.domElement.remove();

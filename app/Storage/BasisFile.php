@@ -1,0 +1,98 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Storage;
+
+use UnexpectedValueException;
+use Wrenlo\Core\Mesh\Mesh;
+use Wrenlo\Core\Mesh\Surface;
+use Wrenlo\Core\Orientation\StanceBasis;
+use Wrenlo\Core\Settings\PrintProfile;
+
+/**
+ * What all stances of an analysis share, kept so that a pose turned by hand is measured at once: `sketch.bin` is enough
+ * for estimates and small ("WRLE", u32 version, then PHP's own serialised form), `basis.bin` holds the mesh, the simplified mesh
+ * and the seen weights ("WRLB", u32 version, five u32 counts, then f64 and u32 lists, little-endian).
+ */
+final class BasisFile
+{
+    private const VERSION = 1;
+
+    private const CHUNK = 8192;
+
+    public static function put(string $folder, StanceBasis $basis): void
+    {
+        Blobs::putDerived("{$folder}/sketch.bin", 'WRLE'.pack('V', self::VERSION).serialize($basis->sketch()));
+        Blobs::putDerived("{$folder}/basis.bin", static function ($stream) use ($basis): void {
+            [$mesh, $coarse] = [$basis->mesh, $basis->coarse];
+            $isSame = $coarse === $mesh;
+            fwrite($stream, 'WRLB'.pack('V5', self::VERSION, $mesh->vertexCount(), $mesh->triangleCount(), $isSame ? 0 : $coarse->vertexCount(), $isSame ? 0 : $coarse->triangleCount()));
+            foreach ([$mesh->x, $mesh->y, $mesh->z, $basis->seen, ...($isSame ? [] : [$coarse->x, $coarse->y, $coarse->z, $basis->coarseSeen])] as $list) {
+                self::write($stream, 'e*', $list);
+            }
+            foreach ([$mesh->tri, ...($isSame ? [] : [$coarse->tri])] as $list) {
+                self::write($stream, 'V*', $list);
+            }
+        });
+    }
+
+    public static function has(string $folder): bool
+    {
+        return Blobs::hasDerived("{$folder}/sketch.bin") && Blobs::hasDerived("{$folder}/basis.bin");
+    }
+
+    /** Enough for `Stances::estimate`. */
+    public static function sketch(string $folder, PrintProfile $profile): StanceBasis
+    {
+        $bytes = self::bytes("{$folder}/sketch.bin", 'WRLE');
+        // our own file, written above; still only our own classes are made of it
+        $basis = unserialize(substr($bytes, 8), ['allowed_classes' => StanceBasis::PARTS]);
+        if (! $basis instanceof StanceBasis) {
+            throw new UnexpectedValueException('The sketch of the stances cannot be read; measure the piece anew.');
+        }
+
+        return $basis->for($profile);
+    }
+
+    /** Enough for everything. */
+    public static function full(string $folder, PrintProfile $profile): StanceBasis
+    {
+        $bytes = self::bytes("{$folder}/basis.bin", 'WRLB');
+        [$vertices, $triangles, $coarseVertices, $coarseTriangles] = array_values(unpack('V4', $bytes, 8) ?: [0, 0, 0, 0]);
+        $at = 24;
+        $take = static function (string $code, int $count) use ($bytes, &$at): array {
+            $list = array_values(unpack($code.$count, $bytes, $at) ?: []);
+            $at += $count * ($code === 'e' ? 8 : 4);
+
+            return $list;
+        };
+        [$x, $y, $z, $seen] = [$take('e', $vertices), $take('e', $vertices), $take('e', $vertices), $take('e', $triangles)];
+        $coarse = $coarseVertices > 0 ? [$take('e', $coarseVertices), $take('e', $coarseVertices), $take('e', $coarseVertices), $take('e', $coarseTriangles)] : null;
+        $mesh = new Mesh($x, $y, $z, $take('V', 3 * $triangles));
+        $coarseMesh = $coarse === null ? $mesh : new Mesh($coarse[0], $coarse[1], $coarse[2], $take('V', 3 * $coarseTriangles));
+
+        return self::sketch($folder, $profile)->completed($mesh, Surface::ofFacets($mesh), $seen, $coarseMesh, $coarse[3] ?? $seen);
+    }
+
+    private static function bytes(string $key, string $magic): string
+    {
+        $bytes = (string) file_get_contents(Blobs::derivedPath($key));
+        if (! str_starts_with($bytes, $magic.pack('V', self::VERSION))) {
+            throw new UnexpectedValueException("“{$key}” has another version than this program reads; measure the piece anew.");
+        }
+
+        return $bytes;
+    }
+
+    /**
+     * @param  resource  $stream
+     * @param  list<float>|list<int>  $list
+     */
+    private static function write($stream, string $code, array $list): void
+    {
+        for ($i = 0, $n = count($list); $i < $n; $i += self::CHUNK) {
+            fwrite($stream, pack($code, ...array_slice($list, $i, self::CHUNK)));
+        }
+    }
+}

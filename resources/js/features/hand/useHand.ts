@@ -1,0 +1,97 @@
+import { useCallback, useEffect, useRef, useState } from 'react';
+import { json } from '@/lib/http';
+import type { Stance } from '@/types/generated';
+import { angleBetween } from './angles';
+
+type Vec = [number, number, number];
+
+/** idle: no hand on the piece · posing: a pose in the hand, with the numbers known of it so far */
+export type Hand = { up: Vec; liftMm: number };
+
+const SNAP_DEG = 3;
+const REST_MS = 250;
+
+/**
+ * A pose turned by hand. While it moves the server is asked for the linear numbers, one question at a time; when it
+ * rests, for the exact ones. Answers to earlier poses are dropped.
+ */
+export function useHand(pieceId: number) {
+    const [hand, setHand] = useState<Hand | null>(null);
+    const [numbers, setNumbers] = useState<Stance | null>(null);
+    const [problem, setProblem] = useState<string | null>(null);
+    const rests = useRef<Vec[]>([]);
+    const asking = useRef(false);
+    const latest = useRef<Hand | null>(null);
+
+    const start = useCallback(
+        (up: Vec): void => {
+            setHand({ up, liftMm: 0 });
+            setNumbers(null);
+            setProblem(null);
+            json<{ rests: Vec[] }>('GET', `/pieces/${pieceId}/rests`)
+                .then((r) => (rests.current = r.rests))
+                .catch(() => undefined);
+        },
+        [pieceId],
+    );
+    const stop = useCallback((): void => setHand(null), []);
+    const turn = useCallback((up: Vec): void => setHand((h) => (h ? { ...h, up } : h)), []);
+    const lift = useCallback((liftMm: number): void => setHand((h) => (h ? { ...h, liftMm: Math.max(0, Math.min(100, liftMm)) } : h)), []);
+    /** to the nearest side it could rest on, if it is near */
+    const snap = useCallback((up: Vec): Vec => {
+        const near = [...rests.current].sort((a, b) => angleBetween(a, up) - angleBetween(b, up))[0];
+        return near && angleBetween(near, up) < SNAP_DEG ? near : up;
+    }, []);
+    const dragged = useCallback((up: Vec, isDone: boolean): void => setHand((h) => (h ? { ...h, up: isDone ? snap(up) : up } : h)), [snap]);
+    const next = useCallback((by: number): void => {
+        setHand((h) => {
+            if (!h || rests.current.length === 0) return h;
+            const at = rests.current.findIndex((r) => angleBetween(r, h.up) < 0.1);
+            const n = rests.current.length;
+            return { ...h, up: rests.current[(at + by + n) % n] ?? h.up };
+        });
+    }, []);
+
+    useEffect(() => {
+        latest.current = hand;
+        if (!hand) return;
+        const stopped = new AbortController();
+        const ask = async (exact: boolean): Promise<void> => {
+            try {
+                const answer = await json<Stance>(
+                    'POST',
+                    `/pieces/${pieceId}/pose`,
+                    { up: hand.up, lift_mm: hand.liftMm, exact },
+                    stopped.signal,
+                );
+                if (latest.current === hand) setNumbers(answer);
+                setProblem(null);
+            } catch (error) {
+                if (!stopped.signal.aborted) setProblem((error as Error).message);
+            }
+        };
+        if (!asking.current) {
+            asking.current = true;
+            void ask(false).finally(() => (asking.current = false));
+        }
+        const timer = setTimeout(() => void ask(true), REST_MS);
+        return () => {
+            clearTimeout(timer);
+            // a linear answer on its way may still arrive; it is dropped when the pose has moved on
+        };
+    }, [hand, pieceId]);
+
+    const keep = useCallback(async (): Promise<number | null> => {
+        if (!hand) return null;
+        try {
+            const { id } = await json<{ id: number }>('POST', `/pieces/${pieceId}/stances`, { up: hand.up, lift_mm: hand.liftMm });
+            setHand(null);
+            return id;
+        } catch (error) {
+            setProblem((error as Error).message);
+            return null;
+        }
+    }, [hand, pieceId]);
+
+    return { hand, numbers, problem, start, stop, turn, dragged, lift, next, keep };
+}

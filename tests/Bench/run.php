@@ -9,6 +9,7 @@ declare(strict_types=1);
  *   bin/bench                    the whelk of the demo, best of three
  *   bin/bench FILE.stl           any mesh
  *   bin/bench --memory           peak memory of the whole chain on 1,000,000 facets
+ *   bin/bench --pose             server time of a pose in the hand at 200,000 facets, median of 15
  *   bin/bench --rank             server time of a re-ranking with 2,500 stored candidates, median of 50
  */
 
@@ -127,7 +128,8 @@ function bruteForce(Stances $stances): array
 }
 
 /** Median server time of the ranking route with this many candidates. */
-function rankBench(): void
+/** @return array{string, Illuminate\Contracts\Http\Kernel} a storage folder of its own, and the application on it */
+function application(int $directions): array
 {
     $folder = sys_get_temp_dir().'/wrenlo-bench-'.bin2hex(random_bytes(4));
     mkdir($folder.'/framework/views', 0700, true);
@@ -139,12 +141,40 @@ function rankBench(): void
     $app = require dirname(__DIR__, 2).'/bootstrap/app.php';
     $app->make(Illuminate\Contracts\Console\Kernel::class)->bootstrap();
     Illuminate\Support\Facades\Artisan::call('migrate', ['--force' => true]);
-    config(['wrenlo.directions' => 2300]);
+    config(['wrenlo.directions' => $directions]);
+
+    return [$folder, $app->make(Illuminate\Contracts\Http\Kernel::class)];
+}
+
+function poseBench(): void
+{
+    [$folder] = application(100);
+    config(['wrenlo.finalists' => 2]);
+    $path = "{$folder}/whelk.stl";
+    writeStl($path, Marsh::whelk());
+    $piece = App\Actions\StoreUpload::handle(App\Actions\SetUpPerson::local(), $path, 'whelk.stl')->refresh();
+    foreach ([false, true] as $exact) {
+        $times = [];
+        for ($n = 0; $n < 15; $n++) {
+            $up = (new Wrenlo\Core\Geometry\Vec3(0.1 * $n, 0.3, 1.0))->unit();
+            $start = hrtime(true);
+            $posed = App\Actions\PoseByHand::measure($piece->analysis, $up, 0.0, $exact);
+            json_encode(App\Http\Resources\Stance::posed($piece->analysis, $posed, null, $piece->plan->weights()), JSON_THROW_ON_ERROR);
+            $times[] = (hrtime(true) - $start) / 1e6;
+        }
+        sort($times);
+        printf("pose in the hand, %s facets, %s numbers, from storage to the answer: median %.0f ms, worst %.0f ms of 15\n", number_format((int) $piece->refresh()->triangles), $exact ? 'exact' : 'linear', $times[7], end($times));
+    }
+    exec('rm -rf '.escapeshellarg($folder));
+}
+
+function rankBench(): void
+{
+    [$folder, $kernel] = application(2300);
     $path = "{$folder}/pod.stl";
     writeStl($path, Marsh::pod());
     $piece = App\Actions\StoreUpload::handle(App\Actions\SetUpPerson::local(), $path, 'pod.stl');
     $count = Illuminate\Support\Facades\DB::table('candidates')->count();
-    $kernel = $app->make(Illuminate\Contracts\Http\Kernel::class);
     $times = [];
     for ($n = 0; $n < 50; $n++) {
         $request = Illuminate\Http\Request::create("http://127.0.0.1/pieces/{$piece->id}/ranking?weights[step]=".(30 + $n).'&weights[scar]=60&weights[support]='.(90 - $n), 'GET', server: ['REMOTE_ADDR' => '127.0.0.1', 'HTTP_ACCEPT' => 'application/json']);
@@ -161,6 +191,10 @@ function rankBench(): void
 }
 
 $mode = $argv[1] ?? '';
+if ($mode === '--pose') {
+    poseBench();
+    exit;
+}
 if ($mode === '--rank') {
     rankBench();
     exit;

@@ -20,7 +20,8 @@ final class PoseController extends Controller
         $this->authorize('own', $piece);
         $analysis = self::analysis($piece);
         $posed = PoseByHand::measure($analysis, $request->up(), $request->liftMm(), $request->boolean('exact'));
-        $best = array_values(RankCandidates::handle($analysis, $piece->plan->weights(), 1))[0]['candidate'] ?? null;
+        // while it moves the numbers alone have to keep up; the sentence comes with the exact ones
+        $best = ! $posed->metrics->isExact ? null : array_values(RankCandidates::handle($analysis, $piece->plan->weights(), config('wrenlo.finalists')))[0]['candidate'] ?? null;
 
         return response()->json(Stance::posed($analysis, $posed, $best, $piece->plan->weights()));
     }

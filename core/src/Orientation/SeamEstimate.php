@@ -25,11 +25,13 @@ final readonly class SeamEstimate
     private const LEAST_SHARE = 0.01;
 
     /**
-     * @param  list<Vec3>  $normals
-     * @param  list<float>  $area
+     * @param  list<float>  $nx  the directions
+     * @param  list<float>  $ny
+     * @param  list<float>  $nz
+     * @param  list<float>  $area  mm² gathered into each
      * @param  list<float>  $seenArea
      */
-    private function __construct(private array $normals, private array $area, private array $seenArea) {}
+    private function __construct(private array $nx, private array $ny, private array $nz, private array $area, private array $seenArea) {}
 
     /** @param  list<float>  $seenArea of each patch */
     public static function of(Surface $patches, array $seenArea): self
@@ -53,25 +55,31 @@ final readonly class SeamEstimate
             $seen[$at] += $seenArea[$b];
         }
 
-        return new self($normals, array_values($area), array_values($seen));
+        return new self($nx, $ny, $nz, array_values($area), array_values($seen));
     }
 
     public function seenMm(Vec3 $up, float $heightMm): float
     {
-        $right = $up->cross(abs($up->z) < 0.9 ? new Vec3(0, 0, 1) : new Vec3(1, 0, 0))->unit();
-        $ahead = $up->cross($right);
-        $area = $seen = array_fill(0, 8, 0.0);
+        $across = $up->cross(abs($up->z) < 0.9 ? new Vec3(0, 0, 1) : new Vec3(1, 0, 0))->unit();
+        [$ux, $uy, $uz] = $up->toArray();
+        [$rx, $ry, $rz] = $across->toArray();
+        [$fx, $fy, $fz] = $up->cross($across)->toArray();
+        ['nx' => $nx, 'ny' => $ny, 'nz' => $nz, 'area' => $patch, 'seenArea' => $seenPatch] = get_object_vars($this);
+        $area = $seen = [0.0, 0.0, 0.0, 0.0, 0.0, 0.0, 0.0, 0.0];
         $all = 0.0;
-        foreach ($this->normals as $k => $n) {
-            $all += $this->area[$k];
-            if (abs($n->dot($up)) > self::SIDE) {
+        foreach ($nx as $k => $x) {
+            $y = $ny[$k];
+            $z = $nz[$k];
+            $all += $patch[$k];
+            $c = $x * $ux + $y * $uy + $z * $uz;
+            if ($c > self::SIDE || $c < -self::SIDE) {
                 continue;
             }
-            $x = $n->dot($right);
-            $y = $n->dot($ahead);
-            $side = ($x > 0 ? 1 : 0) | ($y > 0 ? 2 : 0) | (abs($x) > abs($y) ? 4 : 0);
-            $area[$side] += $this->area[$k];
-            $seen[$side] += $this->seenArea[$k];
+            $r = $x * $rx + $y * $ry + $z * $rz;
+            $f = $x * $fx + $y * $fy + $z * $fz;
+            $side = ($r > 0 ? 1 : 0) | ($f > 0 ? 2 : 0) | ($r * $r > $f * $f ? 4 : 0);
+            $area[$side] += $patch[$k];
+            $seen[$side] += $seenPatch[$k];
         }
         $least = 1.0;
         foreach ($area as $side => $a) {

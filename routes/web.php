@@ -4,6 +4,8 @@ use App\Http\Controllers\AccountController;
 use App\Http\Controllers\AnalysisController;
 use App\Http\Controllers\CabinetController;
 use App\Http\Controllers\ExportController;
+use App\Http\Controllers\FileController;
+use App\Http\Controllers\MarksController;
 use App\Http\Controllers\PieceController;
 use App\Http\Controllers\PieceFileController;
 use App\Http\Controllers\PlanController;
@@ -44,6 +46,11 @@ Route::middleware(KnowThePerson::class)->group(function () {
     Route::put('/pieces/{piece}/plan', [PlanController::class, 'update']);
     Route::get('/pieces/{piece}/export/{format}', [ExportController::class, 'show'])->whereIn('format', ['stl', '3mf', 'obj', 'json', 'sheet']);
     Route::get('/pieces/{piece}/{kind}', [PieceFileController::class, 'show'])->whereIn('kind', ['geometry', 'seen', 'repair', 'picture']);
+    Route::post('/pieces/{piece}/file', [FileController::class, 'store']);
+    Route::post('/pieces/{piece}/marks', [MarksController::class, 'store']);
+    Route::post('/pieces/{piece}/marks/undo', [MarksController::class, 'undo']);
+    Route::post('/pieces/{piece}/marks/redo', [MarksController::class, 'redo']);
+    Route::get('/pieces/{piece}/patches/{number}', [MarksController::class, 'patch'])->whereNumber('number');
     Route::post('/pieces/{piece}/split', [SplitController::class, 'store']);
 
     Route::get('/stances/{candidate}', [StanceController::class, 'show']);

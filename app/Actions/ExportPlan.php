@@ -12,6 +12,7 @@ use App\Storage\PortraitPng;
 use Illuminate\Support\Str;
 use Wrenlo\Core\Format\MeshFormats;
 use Wrenlo\Core\Geometry\Rotation;
+use Wrenlo\Core\Mark\MarksFile;
 use Wrenlo\Core\Orientation\Criteria;
 use Wrenlo\Core\Orientation\Lean;
 use Wrenlo\Core\Orientation\Reason;
@@ -65,6 +66,7 @@ final readonly class ExportPlan
                 'measured_at_layer_mm' => $this->stance->analysis->layer_mm,
                 'overhang_limit_deg' => $this->stance->analysis->limit_deg,
             ],
+            'marked' => MarksFile::content($this->piece->marks(), $this->piece->blob, (int) $this->piece->triangles),
             'weights' => $plan->weights()->of,
             'layers' => $choice ? ['layer_mm' => $choice->layerMm, 'layers' => $choice->layers, 'hours' => $choice->hours, 'grams' => $choice->grams, 'seen_step_um' => $choice->seenStepUm] : null,
             'tools' => [

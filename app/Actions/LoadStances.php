@@ -8,6 +8,7 @@ use App\Models\Analysis;
 use App\Models\Piece;
 use App\Storage\Blobs;
 use Wrenlo\Core\Format\Reading;
+use Wrenlo\Core\Mark\Marks;
 use Wrenlo\Core\Mesh\ConvexHull;
 use Wrenlo\Core\Mesh\Mesh;
 use Wrenlo\Core\Mesh\Simplified;
@@ -38,7 +39,7 @@ final class LoadStances
         $coarse = Simplified::to($mesh, Visibility::MOST_FACETS);
 
         return new Stances(
-            StanceBasis::from($mesh, $facets, $hull, SeenWeights::of($piece, $mesh, $facets, $coarse), $coarse, $piece->display(), $piece->plan->profile()),
+            StanceBasis::from($mesh, $facets, $hull, SeenWeights::of($piece, $mesh, $facets, $coarse), $coarse, $piece->display(), $piece->plan->profile(), Marks::fromArray($analysis->marks ?? [], $mesh->triangleCount())),
             $analysis->rules(),
         );
     }

@@ -19,7 +19,7 @@ final class StartAnalysis
         self::clearAway($piece);
         $analysis = $piece->analyses()->create([
             'state' => AnalysisState::Waiting, 'percent' => 0, 'words' => 'Waiting for its turn',
-            'layer_mm' => 0.2, 'limit_deg' => 45.0, 'directions' => config('wrenlo.directions'),
+            'layer_mm' => 0.2, 'limit_deg' => 45.0, 'directions' => config('wrenlo.directions'), 'marks' => $piece->marks()->toArray(),
         ]);
         AnalysePiece::dispatch($analysis->id)->afterCommit();
 

@@ -31,6 +31,7 @@ final class StoreUpload
                 'filament_id' => $user->filaments()->oldest('id')->value('id'),
                 'weights' => Preset::FaceFirst->weights()->of,
             ]);
+            CarryMarks::toNew($piece);
             StartAnalysis::handle($piece);
 
             return $piece;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Jobs;
 
 use App\Actions\LoadStances;
+use App\Actions\LoadSurface;
 use App\Actions\ProveStance;
 use App\Actions\RankCandidates;
 use App\Enums\AnalysisState;
@@ -16,6 +17,7 @@ use App\Storage\BasisFile;
 use App\Storage\Blobs;
 use App\Storage\PortraitPng;
 use App\Storage\StageFile;
+use App\Storage\SurfaceFile;
 use Illuminate\Bus\Queueable;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Bus\Dispatchable;
@@ -62,6 +64,9 @@ final class AnalysePiece implements ShouldQueue
             $stances = $this->readAndInspect($analysis, $progress);
             $this->search($analysis, $stances, $progress);
             $this->prove($analysis, $stances, $progress);
+            [$mesh, $facets] = [$stances->basis->mesh, $stances->basis->facets];
+            unset($stances); // a large mesh needs the room
+            $this->readyToMark($analysis, $mesh, $facets, $progress);
             $analysis->update(['state' => AnalysisState::Done, 'percent' => 100, 'words' => 'All stances proven']);
         } catch (AnalysisCancelled) {
             $analysis->update(['state' => AnalysisState::Cancelled, 'words' => 'Stopped at your wish']);
@@ -113,7 +118,7 @@ final class AnalysePiece implements ShouldQueue
             Blobs::putDerived($portrait, PortraitPng::bytes($mesh, $piece->display()->toShelf(), 320));
         }
         $analysis->update([
-            'volume_mm3' => $stances->basis->volumeMm3, 'seen_mm2' => array_sum($stances->basis->seenArea), 'never_seen_mm2' => $stances->basis->neverSeenMm2(),
+            'volume_mm3' => $stances->basis->volumeMm3, 'seen_mm2' => $stances->basis->seenMm2(), 'never_seen_mm2' => $stances->basis->neverSeenMm2(),
         ]);
 
         if (! BasisFile::has("analysis-{$analysis->id}")) {
@@ -142,6 +147,15 @@ final class AnalysePiece implements ShouldQueue
         }
 
         return $counts;
+    }
+
+    /** Faces that belong together, for marks. */
+    private function readyToMark(Analysis $analysis, Mesh $mesh, Surface $facets, Progress $progress): void
+    {
+        if (! SurfaceFile::has($analysis->piece->derivedFolder())) {
+            $progress->say(98, 'Finding the faces that belong together');
+            LoadSurface::put($analysis->piece, $mesh, $facets);
+        }
     }
 
     private function search(Analysis $analysis, Stances $stances, Progress $progress): void

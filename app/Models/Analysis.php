@@ -30,6 +30,7 @@ use Wrenlo\Core\Orientation\StanceRules;
  * @property ?float $seen_mm2
  * @property ?float $never_seen_mm2
  * @property ?array<string, mixed> $timings
+ * @property ?array<string, list<int>> $marks  as they were when it began
  * @property Piece $piece
  */
 final class Analysis extends Model
@@ -42,6 +43,7 @@ final class Analysis extends Model
         return [
             'state' => AnalysisState::class,
             'cancel_requested' => 'boolean',
+            'marks' => Versioned::class.':set of marks,1',
             'timings' => Versioned::class.':timing,1',
         ];
     }

@@ -5,12 +5,14 @@ declare(strict_types=1);
 namespace App\Models;
 
 use App\Casts\Versioned;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Database\Eloquent\Relations\HasOne;
 use Illuminate\Support\Carbon;
 use Wrenlo\Core\Geometry\Vec3;
+use Wrenlo\Core\Mark\Marks;
 use Wrenlo\Core\Mesh\MeshRecipe;
 use Wrenlo\Core\Sight\Display;
 use Wrenlo\Core\Sight\DisplayMode;
@@ -46,6 +48,7 @@ use Wrenlo\Core\Sight\DisplayMode;
  * @property Carbon $updated_at
  * @property ?Analysis $analysis
  * @property Plan $plan
+ * @property Collection<int, MarkSet> $markSets
  * @property User $user
  */
 final class Piece extends Model
@@ -103,6 +106,34 @@ final class Piece extends Model
     public function derivedFolder(): string
     {
         return "{$this->id}-".substr($this->blob, 0, 12).'-'.$this->recipe()->key();
+    }
+
+    /** The file and the repairs: what decides how its facets are numbered. Scale and mirror do not. */
+    public function facetsKey(): string
+    {
+        return self::fileKey($this->blob).implode('-', $this->recipe()->inOrder());
+    }
+
+    public static function fileKey(string $blob): string
+    {
+        return substr($blob, 0, 40).':';
+    }
+
+    /** What is marked on the mesh as it is now. */
+    public function markSet(): ?MarkSet
+    {
+        return $this->markSets()->where('fits', $this->facetsKey())->first();
+    }
+
+    public function marks(): Marks
+    {
+        return $this->markSet()?->value() ?? Marks::none();
+    }
+
+    /** @return HasMany<MarkSet, $this> */
+    public function markSets(): HasMany
+    {
+        return $this->hasMany(MarkSet::class);
     }
 
     /** @return BelongsTo<User, $this> */

@@ -8,12 +8,13 @@ use Tests\Support\Dependencies;
 const MAY_USE = [
     'core/src/Geometry' => ['Wrenlo\Core\Geometry'],
     'core/src/Mesh' => ['Wrenlo\Core\Geometry', 'Wrenlo\Core\Mesh'],
+    'core/src/Mark' => ['Wrenlo\Core\Geometry', 'Wrenlo\Core\Mesh', 'Wrenlo\Core\Mark'],
     'core/src/Sight' => ['Wrenlo\Core\Geometry', 'Wrenlo\Core\Mesh', 'Wrenlo\Core\Sight'],
     'core/src/Picture' => ['Wrenlo\Core\Geometry', 'Wrenlo\Core\Mesh', 'Wrenlo\Core\Picture'],
     'core/src/Settings' => ['Wrenlo\Core\Settings'],
     'core/src/Motion' => ['Wrenlo\Core\Settings', 'Wrenlo\Core\Motion'],
     'core/src/Thin' => ['Wrenlo\Core\Geometry', 'Wrenlo\Core\Mesh', 'Wrenlo\Core\Thin'],
-    'core/src/Orientation' => ['Wrenlo\Core\Geometry', 'Wrenlo\Core\Mesh', 'Wrenlo\Core\Thin', 'Wrenlo\Core\Sight', 'Wrenlo\Core\Settings', 'Wrenlo\Core\Motion', 'Wrenlo\Core\Orientation'],
+    'core/src/Orientation' => ['Wrenlo\Core\Geometry', 'Wrenlo\Core\Mesh', 'Wrenlo\Core\Thin', 'Wrenlo\Core\Mark', 'Wrenlo\Core\Sight', 'Wrenlo\Core\Settings', 'Wrenlo\Core\Motion', 'Wrenlo\Core\Orientation'],
     'core/src/Layer' => ['Wrenlo\Core\Geometry', 'Wrenlo\Core\Mesh', 'Wrenlo\Core\Settings', 'Wrenlo\Core\Motion', 'Wrenlo\Core\Orientation', 'Wrenlo\Core\Layer'],
     'core/src/Format' => ['Wrenlo\Core\Geometry', 'Wrenlo\Core\Mesh', 'Wrenlo\Core\Format'],
     'database/demo' => ['Wrenlo\Core\Geometry', 'Wrenlo\Core\Mesh', 'Database\Demo'],
@@ -43,7 +44,7 @@ it('keeps clock, chance and file system out of the core', function () {
 
 // Only actions, jobs and commands compute. Others may know the core's values and read-only lists, named here.
 it('lets only actions, jobs and commands call the core’s engines', function () {
-    $engines = ['Search', 'Stances', 'StanceBasis', 'StanceSums', 'ConvexHull', 'HeightField', 'MeshInspector', 'NormalBins', 'StlReader', 'BinaryStl', 'AsciiStl', 'ObjReader', 'PlyReader', 'ThreeMfReader', 'Visibility', 'Thickness', 'Slices', 'TriangleIndex'];
+    $engines = ['Search', 'Stances', 'StanceBasis', 'StanceSums', 'ConvexHull', 'HeightField', 'MeshInspector', 'NormalBins', 'StlReader', 'BinaryStl', 'AsciiStl', 'ObjReader', 'PlyReader', 'ThreeMfReader', 'Visibility', 'Thickness', 'Slices', 'TriangleIndex', 'Picker', 'Patches', 'Neighbours'];
     $found = [];
     foreach (['app/Http', 'app/Models', 'app/Policies', 'app/Providers', 'app/Casts', 'app/Enums'] as $folder) {
         foreach (Dependencies::uses($folder) as [$file, $class]) {

@@ -15,13 +15,13 @@ function addresses(App\Models\Piece $piece): array
     return [
         ['GET', $p], ['PATCH', $p], ['DELETE', $p], ['GET', "{$p}/analysis"], ['POST', "{$p}/analysis"], ['DELETE', "{$p}/analysis"], ['GET', "{$p}/ranking"],
         ['PUT', "{$p}/plan"], ['GET', "{$p}/export/stl"], ['GET', "{$p}/export/json"], ['GET', "{$p}/export/sheet"], ['GET', "{$p}/geometry"], ['GET', "{$p}/seen"],
-        ['POST', "{$p}/split"], ['POST', "{$p}/pose"], ['POST', "{$p}/stances"], ['GET', "{$p}/rests"], ['GET', "{$p}/picture"], ['GET', "/stances/{$stance}"], ['GET', "/stances/{$stance}/picture"],
+        ['POST', "{$p}/split"], ['POST', "{$p}/file"], ['POST', "{$p}/marks"], ['POST', "{$p}/marks/undo"], ['POST', "{$p}/marks/redo"], ['GET', "{$p}/patches/0"], ['POST', "{$p}/pose"], ['POST', "{$p}/stances"], ['GET', "{$p}/rests"], ['GET', "{$p}/picture"], ['GET', "/stances/{$stance}"], ['GET', "/stances/{$stance}/picture"],
         ['PUT', "/shelf/printers/{$piece->plan->printer_id}"], ['DELETE', "/shelf/nozzles/{$piece->plan->nozzle_id}"], ['DELETE', "/shelf/filaments/{$piece->plan->filament_id}"],
     ];
 }
 
 /** Valid bodies, so that nothing is refused before it is asked whose it is. */
-const BODY = ['name' => 'x', 'by' => 'shells', 'up' => [0, 0, 1], 'weights' => ['step' => 1], 'bed_x_mm' => 200, 'bed_y_mm' => 200, 'bed_z_mm' => 200, 'z_step_mm' => 0.04];
+const BODY = ['kind' => 'hide', 'tool' => 'numbered', 'patch' => 0, 'name' => 'x', 'by' => 'shells', 'up' => [0, 0, 1], 'weights' => ['step' => 1], 'bed_x_mm' => 200, 'bed_y_mm' => 200, 'bed_z_mm' => 200, 'z_step_mm' => 0.04];
 
 it('lists every route of the application here or as open to all', function () {
     $piece = Pieces::analysed();

@@ -12,6 +12,8 @@ use Symfony\Component\Console\Output\OutputInterface;
 use Wrenlo\Core\Format\Reading;
 use Wrenlo\Core\Format\UnreadableMesh;
 use Wrenlo\Core\Geometry\Vec3;
+use Wrenlo\Core\Mark\Marks;
+use Wrenlo\Core\Mark\MarksFile;
 use Wrenlo\Core\Orientation\StanceRules;
 use Wrenlo\Core\Sight\Display;
 use Wrenlo\Core\Sight\DisplayMode;
@@ -24,7 +26,9 @@ abstract class MeshCommand extends Command
     protected const DISPLAY_OPTIONS = '{--mode=shelf : how it is shown: shelf, turntable, wall, worn or lit} {--front=0,-1,0 : direction towards the viewers, file frame}
         {--shown-up=0,0,1 : what is up when the piece is shown, file frame} {--spread= : viewers to either side of the front, degrees} {--eye= : height of their eyes, degrees above level}';
 
-    protected const STANCE_OPTIONS = '{--layer=0.2 : layer height, mm} {--limit=45 : overhang limit from the vertical, degrees} '.self::DISPLAY_OPTIONS;
+    protected const STANCE_OPTIONS = '{--marks= : faces marked with wrenlo:mark, or a plan with marks} {--layer=0.2 : layer height, mm} {--limit=45 : overhang limit from the vertical, degrees} '.self::DISPLAY_OPTIONS;
+
+    private const MOST_MARKS_BYTES = 64_000_000;
 
     public function handle(): int
     {
@@ -75,6 +79,23 @@ abstract class MeshCommand extends Command
         }
 
         return Vec3::unitFromText($text);
+    }
+
+    /** What is marked in the file of `--marks`, if one is given. */
+    protected function marks(int $facets): Marks
+    {
+        $path = $this->text('marks');
+        if ($path === '') {
+            return Marks::none();
+        }
+        $json = is_file($path) ? (string) file_get_contents($path, length: self::MOST_MARKS_BYTES) : throw new InvalidArgumentException('“'.basename($path).'” cannot be opened.');
+
+        return MarksFile::read($json, $this->sha256(), $facets);
+    }
+
+    protected function sha256(): string
+    {
+        return (string) hash_file('sha256', (string) $this->argument('file'));
     }
 
     private function text(string $option): string

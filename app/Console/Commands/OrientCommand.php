@@ -34,7 +34,7 @@ final class OrientCommand extends MeshCommand
         $clock = new Stopwatch;
         $mesh = $this->reading()->mesh;
         $clock->lap('read');
-        $stances = new Stances(StanceBasis::of($mesh, $display, new PrintProfile, step: $clock->lap(...)), $rules);
+        $stances = new Stances(StanceBasis::of($mesh, $display, new PrintProfile, $clock->lap(...), $this->marks($mesh->triangleCount())), $rules);
         $all = (new Search($stances))->estimates($directions, $weights);
         $ranking = Ranking::ofCandidates($all);
         $finalists = $ranking->finalists($weights, $top);

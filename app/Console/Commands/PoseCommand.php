@@ -20,8 +20,9 @@ final class PoseCommand extends MeshCommand
         $rules = $this->rules();
         $display = $this->display();
 
-        $basis = StanceBasis::of($this->reading()->mesh, $display, new PrintProfile);
+        $mesh = $this->reading()->mesh;
+        $basis = StanceBasis::of($mesh, $display, new PrintProfile, marks: $this->marks($mesh->triangleCount()));
 
-        return ['seen_area_mm2' => array_sum($basis->seenArea), ...(new Stances($basis, $rules))->proven($up)->toArray()];
+        return ['seen_area_mm2' => $basis->seenMm2(), ...(new Stances($basis, $rules))->proven($up)->toArray()];
     }
 }

@@ -63,6 +63,7 @@ final readonly class Stance
         public float $tipsTurnedMmS2,
         public float $tipsUnturnedMmS2,
         public float $speedCapMmS,
+        public float $markedContactMm2,
     ) {}
 
     /** A pose in the hand: no stance yet (id 0), held against the best one. */
@@ -89,6 +90,7 @@ final readonly class Stance
             $m->toppleMarginMm, $m->toppleSupportedMm, $m->hours, $m->grams, $m->layers,
             $m->seenSeamMm, $m->weakestMm2, $m->trapped, $m->steady->stagesMm, $m->steady->brimMm, $m->steady->raft, $m->steady->slenderness,
             $m->steady->turnDeg, $m->steady->fitsBed, $m->steady->tipsTurnedMmS2, $m->steady->tipsUnturnedMmS2, $m->steady->speedCapMmS,
+            $m->markedContactMm2,
         );
     }
 }

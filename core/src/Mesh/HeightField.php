@@ -27,6 +27,14 @@ final readonly class HeightField
     /** A surface steeper than this (|n_z|) counts as this steep: a column standing against a wall leaves no larger mark. */
     private const STEEPEST = 0.1;
 
+    /** What is wished of supports on a facet: none may touch it, or it is held wherever it faces down. */
+    public const KEEP_CLEAR = 1;
+
+    public const HOLD = 2;
+
+    /** A facet to be held that is steeper than this (|n_z|) is a wall: there is nothing to hold. */
+    private const WALL = 0.02;
+
     /** @param  list<array{float, float}>  $feet the outermost cells of each row with a support foot on the plate, plate frame (x, y of the rotated mesh) */
     private function __construct(
         public float $cellMm,
@@ -38,6 +46,8 @@ final readonly class HeightField
         public float $landingMm2,
         /** both, weighted by how much they are seen */
         public float $seenScarMm2,
+        /** both, where none may touch */
+        public float $markedContactMm2,
         public int $islands,
         /** pockets of support that no tool reaches */
         public int $trapped,
@@ -48,11 +58,12 @@ final readonly class HeightField
     /**
      * @param  Surface  $facets  of the mesh, file frame
      * @param  list<float>  $seen  seen weight of each facet
+     * @param  list<int>  $wishes  by facet: 0, KEEP_CLEAR or HOLD; empty where nobody wishes anything
      * @param  float  $overhangSine  facets with n_z below minus this need support
      * @param  float  $liftMm  how far the lowest point is held above the plate
      * @param  float  $plateMm  starts within this of the lowest point are on the plate
      */
-    public static function of(Mesh $mesh, Surface $facets, array $seen, Rotation $stance, float $layerMm, float $overhangSine, float $plateMm, ?float $cellMm = null, float $liftMm = 0.0): self
+    public static function of(Mesh $mesh, Surface $facets, array $seen, Rotation $stance, float $layerMm, float $overhangSine, float $plateMm, ?float $cellMm = null, float $liftMm = 0.0, array $wishes = []): self
     {
         [$x, $y, $z] = self::turned($mesh, $stance);
         [$minX, $minY, $minZ] = [min($x), min($y), min($z)];
@@ -67,7 +78,7 @@ final readonly class HeightField
         }
         [$head, $next, $at, $facet] = self::crossings($x, $y, $z, $mesh->tri, $cols, $rows);
 
-        return self::walk($head, $next, $at, $facet, $facets, $stance, $seen, $cols, $cell, $height, $layerMm, $overhangSine, $plateMm, $minX, $minY);
+        return self::walk($head, $next, $at, $facet, $facets, $stance, $seen, $wishes, $cols, $cell, $height, $layerMm, $overhangSine, $plateMm, $minX, $minY);
     }
 
     /** Half a millimetre, finer for small pieces (about 120 cells across), coarser past 250,000 cells. */
@@ -211,9 +222,10 @@ final readonly class HeightField
      * @param  list<float>  $at
      * @param  list<int>  $facet
      * @param  list<float>  $seen
+     * @param  list<int>  $wishes
      */
     private static function walk(
-        array $head, array $next, array $at, array $facet, Surface $facets, Rotation $stance, array $seen,
+        array $head, array $next, array $at, array $facet, Surface $facets, Rotation $stance, array $seen, array $wishes,
         int $cols, float $cell, float $height, float $layer, float $overhangSine, float $plate, float $minX, float $minY,
     ): self {
         $cellArea = $cell * $cell;
@@ -222,7 +234,8 @@ final readonly class HeightField
         // up and down at the ends of every stretch, on a fine ladder of heights: their running sum is the cross-section
         $perMm = $height > 0 ? HeightBands::RUNGS / $height : 0.0;
         $solidRung = $supportRung = array_fill(0, HeightBands::RUNGS + 2, 0);
-        $support = $scar = $landing = $seenScar = 0.0;
+        $support = $scar = $landing = $seenScar = $marked = 0.0;
+        $isWished = $wishes !== [];
         $columns = 0;
         $firstFoot = $lastFoot = []; // row → cell: the outermost feet of a row are all that standing asks for
         // stretch s of piece covers the layers first[s] … last[s]; those of cell c are from[c] … from[c + 1] − 1
@@ -258,7 +271,10 @@ final readonly class HeightField
                     $start = $z[$j];
                     $which = -1 - $which;
                     $n = $nx[$which] * $ux + $ny[$which] * $uy + $nz[$which] * $uz; // along the build direction
-                    if ($n >= -$overhangSine || $start <= $plate || $start <= $floor) {
+                    if ($start <= $plate || $start <= $floor) {
+                        continue;
+                    }
+                    if ($n >= -$overhangSine && ! ($isWished && $wishes[$which] === self::HOLD && $n < -self::WALL)) {
                         continue;
                     }
                     $columns++;
@@ -268,12 +284,18 @@ final readonly class HeightField
                     $mark = $cellArea / -$n;
                     $scar += $mark;
                     $seenScar += $mark * $seen[$which];
+                    if ($isWished && $wishes[$which] === self::KEEP_CLEAR) {
+                        $marked += $mark;
+                    }
                     $supportRung[(int) ($floor * $perMm + 0.5)]++;
                     $supportRung[(int) ($start * $perMm + 0.5)]--;
                     if ($floorFacet >= 0) {
                         $mark = $cellArea / max($nx[$floorFacet] * $ux + $ny[$floorFacet] * $uy + $nz[$floorFacet] * $uz, self::STEEPEST);
                         $landing += $mark;
                         $seenScar += $mark * $seen[$floorFacet];
+                        if ($isWished && $wishes[$floorFacet] === self::KEEP_CLEAR) {
+                            $marked += $mark;
+                        }
                     } else {
                         $row = intdiv($cellAt, $cols);
                         $firstFoot[$row] ??= $cellAt;
@@ -304,7 +326,7 @@ final readonly class HeightField
         }
 
         return new self(
-            $cell, $columns, $support * $cellArea, $scar, $landing, $seenScar,
+            $cell, $columns, $support * $cellArea, $scar, $landing, $seenScar, $marked,
             Islands::count($first, $last, $from, $births, $cols),
             TrappedSupports::count($first, $last, $from, $heldCell, $heldGap, $cols, max(1, (int) round(TrappedSupports::TOOL_MM / $layer))), $feet,
             HeightBands::fromRungs($height, $cellArea, $solidRung, $supportRung),

@@ -40,8 +40,12 @@ final readonly class MeshRecipe
     /** Short and stable: files derived from a mesh go by it. */
     public function key(): string
     {
-        $repairs = array_intersect(MeshRepairs::keys(), $this->repairs);
+        return implode('-', array_filter([sprintf('%g', $this->scale), $this->mirror, ...$this->inOrder()]));
+    }
 
-        return implode('-', array_filter([sprintf('%g', $this->scale), $this->mirror, ...$repairs]));
+    /** @return list<string> the repairs in the order they are applied in */
+    public function inOrder(): array
+    {
+        return array_values(array_intersect(MeshRepairs::keys(), $this->repairs));
     }
 }

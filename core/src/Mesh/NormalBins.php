@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Wrenlo\Core\Mesh;
 
+use function array_fill;
 use function array_filter;
 use function array_sum;
 use function count;
@@ -32,12 +33,16 @@ final readonly class NormalBins
     /**
      * @param  Surface  $bins  one patch a bin: area-weighted mean normal (unit), summed area, area centroid
      * @param  list<float>  $seenArea  mm², Σ area · seen weight of each bin
+     * @param  array<string, list<float>>  $more  mm², Σ area · value of each bin, for every further list
      * @param  list<int>  $flats  the bins that are one flat patch, largest first
      */
-    private function __construct(public Surface $bins, public array $seenArea, public array $flats) {}
+    private function __construct(public Surface $bins, public array $seenArea, public array $flats, public array $more = []) {}
 
-    /** @param  list<float>  $seen seen weight of each facet, 0 to 1 */
-    public static function of(Surface $facets, array $seen): self
+    /**
+     * @param  list<float>  $seen  seen weight of each facet
+     * @param  array<string, list<float>>  $more  further values of each facet, gathered like the seen weights
+     */
+    public static function of(Surface $facets, array $seen, array $more = []): self
     {
         ['nx' => $nx, 'ny' => $ny, 'nz' => $nz, 'area' => $area, 'cx' => $cx, 'cy' => $cy, 'cz' => $cz] = get_object_vars($facets);
         $fine = self::cells($nx, $ny, $nz, self::FINE_GRID);
@@ -54,6 +59,8 @@ final readonly class NormalBins
         $isSmall = count($area) <= self::FEW_FACETS;
         $spread = [];
         $count = 0;
+        $bin = []; // of each facet with area, kept only where there is more to gather
+        $keepsBins = $more !== [];
         foreach ($fine as $f => $key) {
             $a = $area[$f];
             if ($a <= 0.0) {
@@ -76,6 +83,9 @@ final readonly class NormalBins
                 if ($slot < 0) {
                     $flatBin[] = $b;
                 }
+            }
+            if ($keepsBins) {
+                $bin[$f] = $b;
             }
             $sumX[$b] += $a * $nx[$f];
             $sumY[$b] += $a * $ny[$f];
@@ -102,7 +112,14 @@ final readonly class NormalBins
         }
         usort($flatBin, static fn (int $p, int $q): int => $sumA[$q] <=> $sumA[$p]);
 
-        return new self(new Surface($sumX, $sumY, $sumZ, $sumA, $momX, $momY, $momZ, $spread), $sumV, $flatBin);
+        return new self(new Surface($sumX, $sumY, $sumZ, $sumA, $momX, $momY, $momZ, $spread), $sumV, $flatBin, array_map(static function (array $values) use ($bin, $area, $count): array {
+            $sum = array_fill(0, $count, 0.0);
+            foreach ($bin as $f => $b) {
+                $sum[$b] += $area[$f] * $values[$f];
+            }
+
+            return array_values($sum);
+        }, $more));
     }
 
     /**

@@ -147,7 +147,7 @@ final readonly class Slices
                 continue; // followed already
             }
             $points = [];
-            $least = 1.0;
+            $least = INF;
             for ($at = $start; $at >= 0; $at = $to) {
                 $to = $left[$at] ?? -1;
                 if ($to < 0) {

@@ -30,6 +30,11 @@ final class Criteria
                 notable: 5, read: static fn (StanceMetrics $m): float => $m->seenScarMm2,
             ),
             new Criterion(
+                key: 'marked', label: 'Marked faces kept clear', unit: 'mm²', decimals: 0, lowerIsBetter: true, noun: 'support on marked faces',
+                why: 'Area where supports would touch faces marked never support or mating.',
+                notable: 1, read: static fn (StanceMetrics $m): float => $m->markedContactMm2,
+            ),
+            new Criterion(
                 key: 'support', label: 'Support used', unit: 'cm³', decimals: 1, lowerIsBetter: true, noun: 'support',
                 why: 'Volume of the support columns, before their density.',
                 notable: 0.1, read: static fn (StanceMetrics $m): float => $m->supportMm3 / 1000,

@@ -25,10 +25,10 @@ enum Preset: string
     public function weights(): Weights
     {
         return Weights::of(match ($this) {
-            self::FaceFirst => ['step' => 45, 'terrace' => 10, 'scar' => 100, 'support' => 4, 'seam' => 3, 'snap' => 5, 'stand' => 3, 'time' => 2],
-            self::LeastPlastic => ['step' => 10, 'terrace' => 5, 'scar' => 15, 'support' => 95, 'seam' => 5, 'snap' => 15, 'stand' => 20, 'time' => 30],
-            self::StandSafe => ['step' => 20, 'terrace' => 10, 'scar' => 25, 'support' => 35, 'seam' => 5, 'snap' => 80, 'stand' => 95, 'time' => 10],
-            self::Soonest => ['step' => 10, 'terrace' => 5, 'scar' => 10, 'support' => 35, 'seam' => 5, 'snap' => 10, 'stand' => 15, 'time' => 95],
+            self::FaceFirst => ['step' => 45, 'terrace' => 10, 'scar' => 100, 'marked' => 60, 'support' => 4, 'seam' => 3, 'snap' => 5, 'stand' => 3, 'time' => 2],
+            self::LeastPlastic => ['step' => 10, 'terrace' => 5, 'scar' => 15, 'marked' => 60, 'support' => 95, 'seam' => 5, 'snap' => 15, 'stand' => 20, 'time' => 30],
+            self::StandSafe => ['step' => 20, 'terrace' => 10, 'scar' => 25, 'marked' => 60, 'support' => 35, 'seam' => 5, 'snap' => 80, 'stand' => 95, 'time' => 10],
+            self::Soonest => ['step' => 10, 'terrace' => 5, 'scar' => 10, 'marked' => 60, 'support' => 35, 'seam' => 5, 'snap' => 10, 'stand' => 15, 'time' => 95],
         });
     }
 }

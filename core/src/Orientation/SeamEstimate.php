@@ -81,13 +81,13 @@ final readonly class SeamEstimate
             $area[$side] += $patch[$k];
             $seen[$side] += $seenPatch[$k];
         }
-        $least = 1.0;
+        $least = INF;
         foreach ($area as $side => $a) {
             if ($a > self::LEAST_SHARE * $all) {
                 $least = min($least, $seen[$side] / $a);
             }
         }
 
-        return $least * $heightMm;
+        return ($least < INF ? $least : 1.0) * $heightMm;
     }
 }

@@ -43,6 +43,8 @@ final readonly class StanceMetrics
         public float $weakestMm2,
         public int $trapped,
         public Steadiness $steady,
+        /** where supports touch faces marked never support or mating */
+        public float $markedContactMm2 = 0.0,
     ) {}
 
     public static function of(
@@ -62,7 +64,7 @@ final readonly class StanceMetrics
             $sums->terraceMm2, $sums->seenTerraceMm2, $sums->flatUpMm2, $sums->contactMm2,
             $toppleMarginMm, $toppleSupportedMm ?? $toppleMarginMm, $sums->wallMm2, $sums->skinMm2,
             $print->hours, $print->grams, $print->layers, $field !== null,
-            $seenSeamMm, $weakestMm2, $field->trapped ?? 0, $steady,
+            $seenSeamMm, $weakestMm2, $field->trapped ?? 0, $steady, $field->markedContactMm2 ?? $sums->markedMm2,
         );
     }
 
@@ -105,6 +107,7 @@ final readonly class StanceMetrics
             'tips_turned_mm_s2' => $this->steady->tipsTurnedMmS2,
             'tips_unturned_mm_s2' => $this->steady->tipsUnturnedMmS2,
             'speed_cap_mm_s' => $this->steady->speedCapMmS,
+            'marked_contact_mm2' => $this->markedContactMm2,
         ];
     }
 
@@ -122,6 +125,7 @@ final readonly class StanceMetrics
                 (float) $row['topple_stages_mm'], (float) $row['brim_mm'], (bool) $row['raft'], (float) $row['slenderness'], (float) $row['turn_deg'], (bool) $row['fits_bed'],
                 (float) $row['tips_turned_mm_s2'], (float) $row['tips_unturned_mm_s2'], (float) $row['speed_cap_mm_s'],
             ),
+            (float) $row['marked_contact_mm2'],
         );
     }
 }

@@ -17,6 +17,9 @@ use function sqrt;
  */
 final readonly class StanceSums
 {
+    /** What is to be held but steeper than this (|n_z|) is a wall. */
+    private const WALL = 0.02;
+
     public function __construct(
         /** Σ A over n_z < −sin(limit), what lies on the plate included */
         public float $overhangMm2,
@@ -44,13 +47,17 @@ final readonly class StanceSums
         public float $wallMm2,
         /** Σ A·|n_z|: the tops and bottoms as seen from above and below */
         public float $skinMm2,
+        /** Σ A over the overhang above the plate, where no support may touch */
+        public float $markedMm2 = 0.0,
     ) {}
 
     /**
      * @param  list<float>  $seenArea  v·A of each patch, mm²
+     * @param  list<float>  $clear  A of each patch where no support may touch; empty where there is none
+     * @param  list<float>  $hold  A of each patch to be held wherever it faces down; empty where there is none
      * @param  float  $lowest  height of the lowest vertex along `up`, file frame, mm
      */
-    public static function along(Surface $patches, array $seenArea, Vec3 $up, float $lowest, StanceRules $rules): self
+    public static function along(Surface $patches, array $seenArea, Vec3 $up, float $lowest, StanceRules $rules, array $clear = [], array $hold = []): self
     {
         ['nx' => $nx, 'ny' => $ny, 'nz' => $nz, 'area' => $area, 'cx' => $cx, 'cy' => $cy, 'cz' => $cz] = get_object_vars($patches);
         [$ux, $uy, $uz] = $up->toArray();
@@ -63,7 +70,9 @@ final readonly class StanceSums
         $broad = $rules->terraceCosine();
         $plate = $lowest + StanceRules::PLATE_MM;
         $overhangA = $seenOverhang = $support = $slope = $nonFlat = $seenSlope = $seenNonFlat = 0.0;
-        $terrace = $seenTerrace = $flatUp = $contact = $wall = $skin = 0.0;
+        $terrace = $seenTerrace = $flatUp = $contact = $wall = $skin = $marked = 0.0;
+        $isClear = $clear !== [];
+        $isHeld = $hold !== [];
         foreach ($area as $f => $a) {
             $c = $nx[$f] * $ux + $ny[$f] * $uy + $nz[$f] * $uz;
             if ($c < $overhang + $reach) {
@@ -80,8 +89,19 @@ final readonly class StanceSums
                 $support -= $share * $a * $c * ($h - $lowest);
                 if ($h > $plate) {
                     $seenOverhang += $share * $seenArea[$f];
+                    if ($isClear) {
+                        $marked += $share * $clear[$f];
+                    }
                 } elseif ($c < -$flat) {
                     $contact += $a;
+                }
+            }
+            if ($isHeld && $c >= $overhang && $c < -self::WALL && $hold[$f] > 0.0) {
+                $h = $cx[$f] * $ux + $cy[$f] * $uy + $cz[$f] * $uz;
+                if ($h > $plate) {
+                    $overhangA += $hold[$f];
+                    $support -= $hold[$f] * $c * ($h - $lowest);
+                    $seenOverhang += $seenArea[$f] * $hold[$f] / $a;
                 }
             }
             $m = $c < 0.0 ? -$c : $c;
@@ -108,7 +128,7 @@ final readonly class StanceSums
 
         return new self(
             $overhangA, $seenOverhang, $support, $slope, $nonFlat, $seenSlope, $seenNonFlat,
-            $terrace, $seenTerrace, $flatUp, $contact, $wall, $skin,
+            $terrace, $seenTerrace, $flatUp, $contact, $wall, $skin, $marked,
         );
     }
 
@@ -118,7 +138,7 @@ final readonly class StanceSums
         return $this->nonFlatMm2 > 0 ? $layerMm * $this->slopeMm2 / $this->nonFlatMm2 : 0.0;
     }
 
-    /** Area mean of v·t·|n_z| over non-flat facets: what is not seen counts as smooth. At most `stepMeanMm`. */
+    /** Area mean of v·t·|n_z| over non-flat facets: what is not seen counts as smooth. At most `stepMeanMm`, where nothing is marked to be shown. */
     public function seenStepMeanMm(float $layerMm): float
     {
         return $this->nonFlatMm2 > 0 ? $layerMm * $this->seenSlopeMm2 / $this->nonFlatMm2 : 0.0;

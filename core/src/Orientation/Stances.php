@@ -37,7 +37,7 @@ final class Stances
     {
         [$lowest, $height] = $this->extent($up, $liftMm);
         $bins = $this->basis->bins;
-        $sums = StanceSums::along($bins->bins, $bins->seenArea, $up, $lowest, $this->rules);
+        $sums = StanceSums::along($bins->bins, $bins->seenArea, $up, $lowest, $this->rules, $bins->more['clear'] ?? [], $bins->more['hold'] ?? []);
 
         return $this->withoutSlices($up, $sums, $height, $liftMm);
     }
@@ -55,7 +55,7 @@ final class Stances
     public function measured(Vec3 $up, ?HeightField $field, float $liftMm = 0.0): StanceMetrics
     {
         [$lowest, $height] = $this->extent($up, $liftMm);
-        $sums = StanceSums::along($this->basis->facets, $this->basis->seenArea, $up, $lowest, $this->rules);
+        $sums = StanceSums::along($this->basis->facets, $this->basis->seenArea, $up, $lowest, $this->rules, $this->basis->clearArea, $this->basis->holdArea);
         if ($field === null) {
             return $this->withoutSlices($up, $sums, $height, $liftMm);
         }
@@ -90,7 +90,7 @@ final class Stances
     {
         return HeightField::of(
             $this->basis->mesh, $this->basis->facets, $this->basis->seen, Rotation::bringingUp($up),
-            $this->rules->layerMm, $this->rules->overhangSine(), StanceRules::PLATE_MM, liftMm: $liftMm,
+            $this->rules->layerMm, $this->rules->overhangSine(), StanceRules::PLATE_MM, liftMm: $liftMm, wishes: $this->basis->wishes,
         );
     }
 

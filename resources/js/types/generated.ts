@@ -48,6 +48,24 @@ export type LayerChoice = {
     seenStepUm: number;
 };
 
+export type MarkInfo = {
+    key: string;
+    label: string;
+    why: string;
+    areaMm2: number;
+    runs: number[];
+};
+
+export type MarkList = {
+    kinds: MarkInfo[];
+    facets: number;
+    undo: string | null;
+    redo: string | null;
+    isRanked: boolean;
+    note: string | null;
+    setAside: string | null;
+};
+
 export type MeshFacts = {
     triangles: number;
     vertices: number;
@@ -73,6 +91,14 @@ export type MeshFacts = {
 export type Notice = {
     code: string;
     message: string;
+};
+
+export type PatchInfo = {
+    number: number;
+    count: number;
+    areaMm2: number;
+    runs: number[];
+    normal: number[];
 };
 
 export type PieceCard = {
@@ -182,6 +208,7 @@ export type Stance = {
     tipsTurnedMmS2: number;
     tipsUnturnedMmS2: number;
     speedCapMmS: number;
+    markedContactMm2: number;
 };
 
 export type StanceDetail = {
@@ -210,6 +237,7 @@ export type Workbench = {
     mesh: MeshFacts | null;
     geometry: string | null;
     seen: string | null;
+    marks: MarkList;
     weights: Record<string, number>;
     stanceId: number | null;
     pinnedId: number | null;

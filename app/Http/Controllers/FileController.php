@@ -1,0 +1,23 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Actions\ReplaceFile;
+use App\Http\Requests\StorePieceRequest;
+use App\Models\Piece;
+use Illuminate\Http\JsonResponse;
+
+/** Another version of a piece's file. */
+final class FileController extends Controller
+{
+    public function store(Piece $piece): JsonResponse
+    {
+        $this->authorize('own', $piece); // before the file is looked at
+        $file = app(StorePieceRequest::class)->mesh();
+        $isNew = ReplaceFile::handle($piece, $file->getPathname(), $file->getClientOriginalName());
+
+        return response()->json(['changed' => $isNew, 'words' => $isNew ? 'Another file: it is being measured anew.' : 'It is the same file, byte for byte; nothing changed, all marks stay.']);
+    }
+}

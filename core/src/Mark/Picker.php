@@ -1,0 +1,172 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wrenlo\Core\Mark;
+
+use InvalidArgumentException;
+use Wrenlo\Core\Geometry\Vec3;
+use Wrenlo\Core\Mesh\Neighbours;
+use Wrenlo\Core\Mesh\Surface;
+
+use function cos;
+use function count;
+use function deg2rad;
+
+/** Finds the facets a person means: by a brush, a flat patch, a shell, a window of the view, an angle. File frame, mm. */
+final readonly class Picker
+{
+    public const PATCH_DEG = 20.0;
+
+    public function __construct(private Surface $facets, private Neighbours $beyond) {}
+
+    /**
+     * What a round brush covers that was drawn over the surface: around each place, the facets whose middle lies within
+     * the radius and which hang together with the facet under the brush, on the side it lies on. The far side of a thin wall stays clean.
+     *
+     * @param  list<array{int, Vec3}>  $places  the facet under the brush and the point on it
+     */
+    public function brush(array $places, float $radiusMm): FacetSet
+    {
+        ['nx' => $nx, 'ny' => $ny, 'nz' => $nz, 'cx' => $cx, 'cy' => $cy, 'cz' => $cz] = get_object_vars($this->facets);
+        $reach = $radiusMm * $radiusMm;
+        $found = [];
+        foreach ($places as [$seed, $at]) {
+            $this->check($seed);
+            [$px, $py, $pz] = $at->toArray();
+            [$sx, $sy, $sz] = [$nx[$seed], $ny[$seed], $nz[$seed]];
+            $found += $this->grown($seed, static fn (int $f): bool => ($cx[$f] - $px) ** 2 + ($cy[$f] - $py) ** 2 + ($cz[$f] - $pz) ** 2 <= $reach
+                && $nx[$f] * $sx + $ny[$f] * $sy + $nz[$f] * $sz > 0.0);
+        }
+
+        return FacetSet::of(array_keys($found));
+    }
+
+    /** The facets that hang together with this one and look the way it does, to within an angle. */
+    public function patch(int $seed, float $deg = self::PATCH_DEG): FacetSet
+    {
+        $this->check($seed);
+
+        return FacetSet::of(array_keys($this->grown($seed, $this->looksLike($this->normal($seed), $deg))));
+    }
+
+    public function shell(int $seed): FacetSet
+    {
+        $this->check($seed);
+
+        return FacetSet::of(array_keys($this->grown($seed, static fn (): bool => true)));
+    }
+
+    /** All facets, anywhere, that look this way to within an angle. */
+    public function looking(Vec3 $way, float $deg): FacetSet
+    {
+        $is = $this->looksLike($way->unit(), $deg);
+
+        return FacetSet::of(array_filter(array_keys($this->facets->area), $is));
+    }
+
+    /**
+     * Facets whose middle lies on the inner side of all planes a·x + b·y + c·z ≤ d and, with an eye, whose front looks to it.
+     *
+     * @param  list<array{float, float, float, float}>  $planes
+     */
+    public function inside(array $planes, ?Vec3 $eye = null): FacetSet
+    {
+        ['nx' => $nx, 'ny' => $ny, 'nz' => $nz, 'cx' => $cx, 'cy' => $cy, 'cz' => $cz] = get_object_vars($this->facets);
+        $found = [];
+        foreach ($cx as $f => $x) {
+            [$y, $z] = [$cy[$f], $cz[$f]];
+            foreach ($planes as [$a, $b, $c, $d]) {
+                if ($a * $x + $b * $y + $c * $z > $d) {
+                    continue 2;
+                }
+            }
+            if ($eye === null || $nx[$f] * ($eye->x - $x) + $ny[$f] * ($eye->y - $y) + $nz[$f] * ($eye->z - $z) > 0.0) {
+                $found[] = $f;
+            }
+        }
+
+        return FacetSet::of($found);
+    }
+
+    /**
+     * The same on the other side of the middle plane: every facet whose own mirror place lies nearest to a facet of the set.
+     *
+     * @param  'x'|'y'|'z'  $axis
+     */
+    public function mirrored(FacetSet $set, string $axis): FacetSet
+    {
+        $facets = $set->facets();
+        if ($facets === []) {
+            return $set;
+        }
+        $centre = [$this->facets->cx, $this->facets->cy, $this->facets->cz];
+        $k = ['x' => 0, 'y' => 1, 'z' => 2][$axis];
+        $along = $centre[$k];
+        $twice = $along === [] ? 0.0 : min($along) + max($along);
+        $nearest = CentreGrid::of($this->facets);
+        $low = $high = [0.0, 0.0, 0.0];
+        foreach ($centre as $c => $values) {
+            $here = array_map(static fn (int $f): float => $values[$f], $facets);
+            [$low[$c], $high[$c]] = [min($here) - $nearest->cellMm, max($here) + $nearest->cellMm];
+        }
+        $found = [];
+        foreach ($centre[0] as $f => $x) {
+            $at = [$x, $centre[1][$f], $centre[2][$f]];
+            $at[$k] = $twice - $at[$k];
+            if ($at[0] < $low[0] || $at[0] > $high[0] || $at[1] < $low[1] || $at[1] > $high[1] || $at[2] < $low[2] || $at[2] > $high[2]) {
+                continue;
+            }
+            $g = $nearest->to($at[0], $at[1], $at[2], $this->normal($f), $k);
+            if ($g >= 0 && $set->has($g)) {
+                $found[] = $f;
+            }
+        }
+
+        return FacetSet::of($found);
+    }
+
+    private function normal(int $f): Vec3
+    {
+        return new Vec3($this->facets->nx[$f], $this->facets->ny[$f], $this->facets->nz[$f]);
+    }
+
+    /** @return callable(int): bool */
+    private function looksLike(Vec3 $way, float $deg): callable
+    {
+        ['nx' => $nx, 'ny' => $ny, 'nz' => $nz] = get_object_vars($this->facets);
+        [$x, $y, $z] = $way->toArray();
+        $least = cos(deg2rad($deg)) - 1e-9;
+
+        return static fn (int $f): bool => $least <= $nx[$f] * $x + $ny[$f] * $y + $nz[$f] * $z;
+    }
+
+    /**
+     * @param  callable(int): bool  $takes
+     * @return array<int, true> the seed, and what is joined to it over facets that are taken
+     */
+    private function grown(int $seed, callable $takes): array
+    {
+        $beyond = $this->beyond->of;
+        $found = [$seed => true];
+        $edge = [$seed];
+        for ($k = 0; $k < count($edge); $k++) {
+            $i = 3 * $edge[$k];
+            foreach ([$beyond[$i], $beyond[$i + 1], $beyond[$i + 2]] as $f) {
+                if ($f >= 0 && ! isset($found[$f]) && $takes($f)) {
+                    $found[$f] = true;
+                    $edge[] = $f;
+                }
+            }
+        }
+
+        return $found;
+    }
+
+    private function check(int $facet): void
+    {
+        if ($facet < 0 || $facet >= $this->facets->count()) {
+            throw new InvalidArgumentException("There is no facet {$facet}; the mesh has {$this->facets->count()}.");
+        }
+    }
+}

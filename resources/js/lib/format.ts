@@ -32,3 +32,8 @@ export function bytes(value: number): string {
 export function mm(value: number): string {
     return unit(value, value < 1 ? 3 : value < 20 ? 1 : 0, 'mm');
 }
+
+/** An area in mm², in cm² from there on where nobody counts millimetres. */
+export function area(mm2: number): string {
+    return mm2 < 1000 ? unit(mm2, mm2 < 10 ? 1 : 0, 'mm²') : unit(mm2 / 100, 1, 'cm²');
+}

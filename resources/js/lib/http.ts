@@ -22,6 +22,15 @@ export async function json<T>(method: 'GET' | 'POST' | 'PUT' | 'DELETE', url: st
     return (await response.json()) as T;
 }
 
+/** Sends one file and reads the answer. */
+export async function sendFile<T>(url: string, file: File): Promise<T> {
+    const form = new FormData();
+    form.append('file', file);
+    const response = await fetch(url, { method: 'POST', headers: headers(), body: form });
+    if (!response.ok) throw new Refused(sentence(await response.text(), response.status));
+    return (await response.json()) as T;
+}
+
 /** The one sentence in an error answer. */
 export function sentence(text: string, status: number): string {
     try {

@@ -10,6 +10,8 @@ import { useHand } from '@/features/hand/useHand';
 import { turned, type Axis } from '@/features/look/display';
 import { LookEvidence } from '@/features/look/LookEvidence';
 import type { Draft } from '@/features/look/Viewers';
+import { MarksPanel } from '@/features/marks/MarksPanel';
+import { useMarks } from '@/features/marks/useMarks';
 import { StandEvidence } from '@/features/orientation/StandEvidence';
 import { useRanking } from '@/features/orientation/useRanking';
 import { HeightScore } from '@/features/score/HeightScore';
@@ -18,12 +20,11 @@ import type { MeasureKey } from '@/features/stage/measures';
 import type { StageHandle } from '@/features/stage/Stage';
 import type { StageState } from '@/features/stage/StageView';
 import { Working } from '@/components/Working';
-import { json } from '@/lib/http';
-import { useShortcuts, type Shortcut } from '@/lib/keys';
-import { switchTheme } from '@/lib/theme';
+import { json, sendFile } from '@/lib/http';
 import { routeStations, tagLines } from '@/lib/route';
 import { useAnalysis } from '@/lib/useAnalysis';
 import { usePlan } from '@/lib/usePlan';
+import { usePieceKeys } from './usePieceKeys';
 import type { CriterionInfo, PresetInfo, Shelf, StanceDetail, StanceRanking, Workbench } from '@/types/generated';
 
 const Stage = lazy(() => import('@/features/stage/Stage').then((m) => ({ default: m.Stage })));
@@ -49,6 +50,7 @@ export default function Piece({ bench, ranking: stored, criteria, presets, shelf
     const [detail, setDetail] = useState<StanceDetail | null>(null);
     const plan = usePlan(bench);
     const { hand, ...hold } = useHand(bench.id);
+    const marks = useMarks(bench.id, bench.marks, Math.max(...(bench.mesh?.sizeMm ?? [100])));
     const ranking = useRanking(bench.id, plan.weights, stored, analysis.underWay);
 
     const stances = useMemo(() => ranking?.stances ?? [], [ranking]);
@@ -71,11 +73,12 @@ export default function Piece({ bench, ranking: stored, criteria, presets, shelf
 
     const go = (key: string): void => {
         hold.stop();
+        marks.stop();
         setStation(key as StationKey);
         history.replaceState(history.state, '', `#${key}`);
         setCutMm(null);
         if (key === 'look') setMeasure('seen');
-        if (key === 'stand' && station === 'look') setMeasure('step');
+        if (key === 'stand' && (station === 'look' || measure === 'marks')) setMeasure('step');
     };
     const take = (): void => {
         if (!stance) return;
@@ -110,6 +113,11 @@ export default function Piece({ bench, ranking: stored, criteria, presets, shelf
         if (facets) setMeasure('repair');
         else if (measure === 'repair') setMeasure('seen');
     };
+    const bringFile = async (file: File): Promise<string> => {
+        const { words } = await sendFile<{ words: string }>(`/pieces/${bench.id}/file`, file);
+        router.reload();
+        return words;
+    };
     const split = (by: 'parts' | 'shells'): void => router.post(`/pieces/${bench.id}/split`, { by });
     const move = (by: number): void => {
         if (stances.length === 0) return;
@@ -129,74 +137,43 @@ export default function Piece({ bench, ranking: stored, criteria, presets, shelf
     };
     const canCompare = pinned !== null && stance !== null && pinned.id !== stance.id;
 
-    const shortcuts: Shortcut[] = [
-        { key: '1', does: 'Look', run: () => go('look'), group: 'Stations' },
-        { key: '2', does: 'Stand', run: () => go('stand'), group: 'Stations' },
-        { key: '3', does: 'Layers', run: () => taken && go('layers'), group: 'Stations' },
-        { key: '4', does: 'Sheet', run: () => taken && go('sheet'), group: 'Stations' },
-        { key: 'j', does: 'Next stance', run: () => move(1), group: 'Stances' },
-        { key: 'k', does: 'Previous stance', run: () => move(-1), group: 'Stances' },
-        {
-            key: 'Enter',
-            does: 'Take this stance',
-            run: () => station === 'stand' && (hand ? void keepHand() : take()),
-            group: 'Stances',
-            shown: 'Enter',
+    const rankAnew = (): void => void json('POST', `/pieces/${bench.id}/analysis`).then(() => router.reload());
+    const toggleMarks = (): void => {
+        if (marks.isOn) return stopMarking();
+        if (station !== 'look') go('look');
+        marks.start();
+        setMeasure('marks');
+    };
+    const stopMarking = (): void => {
+        marks.stop();
+        setMeasure((m) => (m === 'marks' ? 'seen' : m));
+    };
+
+    const shortcuts = usePieceKeys({
+        stage: () => stage.current,
+        go: (key) => (key === 'look' || key === 'stand' || taken) && go(key),
+        move,
+        take: () => station === 'stand' && take(),
+        pin,
+        compare: () => canCompare && setComparing(!isComparing),
+        undo: plan.undo,
+        tint: setMeasure,
+        cut: (layers) => cut(layers * layerMm),
+        whole: () => setCutMm(null),
+        help: () => setHelpOpen(!isHelpOpen),
+        hand: { isOn: hand !== null, toggle: () => (hand ? hold.stop() : takeInHand()), rest: hold.next, keep: () => void keepHand() },
+        marks: {
+            isOn: marks.isOn,
+            toggle: () => bench.mesh && toggleMarks(),
+            step: (by) => void marks.step(by).then((p) => p && stage.current?.face(triple(p.normal))),
+            mark: marks.markPatch,
+            kind: marks.nextKind,
+            tool: marks.nextTool,
+            undo: marks.undo,
+            redo: marks.redo,
         },
-        { key: 'p', does: 'Pin or unpin', run: pin, group: 'Stances' },
-        { key: 'c', does: 'Side by side with the pinned one', run: () => canCompare && setComparing(!isComparing), group: 'Stances' },
-        { key: 'u', does: 'Undo the last decision', run: plan.undo, group: 'Stances' },
-        { key: 's', does: 'Tint by steps', run: () => setMeasure('step'), group: 'Tint' },
-        { key: 'o', does: 'Tint by overhang', run: () => setMeasure('overhang'), group: 'Tint' },
-        { key: 'v', does: 'Tint by what is seen', run: () => setMeasure('seen'), group: 'Tint' },
-        { key: 'n', does: 'No tint', run: () => setMeasure('plain'), group: 'Tint' },
-        {
-            key: 'h',
-            does: 'Take the piece in the hand, or let it go',
-            run: () => (hand ? hold.stop() : takeInHand()),
-            group: 'In the hand',
-        },
-        { key: ',', does: 'Previous side it can rest on', run: () => hold.next(-1), group: 'In the hand' },
-        { key: '.', does: 'Next side it can rest on', run: () => hold.next(1), group: 'In the hand' },
-        { key: 'Escape', does: 'Let it go', run: () => hold.stop(), group: 'In the hand', shown: 'Esc' },
-        {
-            key: 'ArrowLeft',
-            does: 'Walk round to the left; tilt what is in the hand',
-            run: () => (hand ? stage.current?.tilt(-5, 0) : stage.current?.orbit(-10, 0)),
-            group: 'Stage',
-            shown: '←',
-        },
-        {
-            key: 'ArrowRight',
-            does: 'Walk round to the right',
-            run: () => (hand ? stage.current?.tilt(5, 0) : stage.current?.orbit(10, 0)),
-            group: 'Stage',
-            shown: '→',
-        },
-        {
-            key: 'ArrowUp',
-            does: 'Look from higher',
-            run: () => (hand ? stage.current?.tilt(0, 5) : stage.current?.orbit(0, 8)),
-            group: 'Stage',
-            shown: '↑',
-        },
-        {
-            key: 'ArrowDown',
-            does: 'Look from lower',
-            run: () => (hand ? stage.current?.tilt(0, -5) : stage.current?.orbit(0, -8)),
-            group: 'Stage',
-            shown: '↓',
-        },
-        { key: '+', does: 'Nearer', run: () => stage.current?.zoom(0.85), group: 'Stage' },
-        { key: '-', does: 'Farther', run: () => stage.current?.zoom(1.18), group: 'Stage' },
-        { key: 'f', does: 'Back to the front', run: () => stage.current?.home(), group: 'Stage' },
-        { key: '[', does: 'Cut five layers lower', run: () => cut(-layerMm * 5), group: 'Stage' },
-        { key: ']', does: 'Cut five layers higher', run: () => cut(layerMm * 5), group: 'Stage' },
-        { key: 'x', does: 'Whole piece again', run: () => setCutMm(null), group: 'Stage' },
-        { key: 'd', does: 'Day / night', run: switchTheme, group: 'Page' },
-        { key: '?', does: 'This list', run: () => setHelpOpen(!isHelpOpen), group: 'Page' },
-    ];
-    useShortcuts(shortcuts);
+        letGo: () => (marks.isOn ? stopMarking() : hold.stop()),
+    });
 
     const isShelf = station === 'look' || stance === null;
     const front = turned(bench.front, bench.shownUp, draft.turnDeg);
@@ -215,6 +192,7 @@ export default function Piece({ bench, ranking: stored, criteria, presets, shelf
         bedMm: [bench.bedMm[0] ?? 200, bench.bedMm[1] ?? 200],
         isShelf,
         isHeld: hand !== null && !isShelf,
+        brush: marks.isOn && isShelf ? { tool: marks.hand.tool, radiusMm: marks.hand.radiusMm } : null,
         sight: { spreadDeg: draft.spreadDeg, eyeDeg: draft.eyeDeg },
     };
     const onSightDragged = useCallback((handle: Handle, deg: number, isDone: boolean) => {
@@ -284,7 +262,8 @@ export default function Piece({ bench, ranking: stored, criteria, presets, shelf
                         geometryUrl={bench.geometry}
                         seenUrl={bench.seen}
                         extraUrl={measure === 'repair' ? previewed : null}
-                        offered={[]}
+                        offered={marks.list.facets > 0 ? ['marks'] : []}
+                        layers={marks.layers}
                         state={stageState}
                         label={`${bench.name} on the ${isShelf ? 'shelf' : 'plate'}, tinted by ${measure}`}
                         captions={
@@ -295,6 +274,7 @@ export default function Piece({ bench, ranking: stored, criteria, presets, shelf
                         onMeasure={setMeasure}
                         onSightDragged={onSightDragged}
                         onTurned={hold.dragged}
+                        onGesture={marks.gesture}
                     />
                 </Suspense>
                 <aside aria-label="Evidence" className="min-h-0 overflow-hidden border-l border-base-300 bg-base-100">
@@ -329,9 +309,31 @@ export default function Piece({ bench, ranking: stored, criteria, presets, shelf
         ) {
             return <Working pieceId={bench.id} analysis={analysis} />;
         }
+        if (marks.isOn && bench.mesh) {
+            return (
+                <MarksPanel
+                    list={marks.list}
+                    hand={marks.hand}
+                    patch={marks.patch}
+                    problem={marks.problem}
+                    longestMm={Math.max(...bench.mesh.sizeMm)}
+                    onHand={marks.setHand}
+                    onStep={(by) => void marks.step(by).then((p) => p && stage.current?.face(triple(p.normal)))}
+                    onPatch={marks.markPatch}
+                    onUndo={marks.undo}
+                    onRedo={marks.redo}
+                    onRank={rankAnew}
+                    onLeave={stopMarking}
+                />
+            );
+        }
         if (station === 'look' && bench.mesh) {
             return (
                 <LookEvidence
+                    marks={marks.list}
+                    onMarks={toggleMarks}
+                    onRank={rankAnew}
+                    onFile={bringFile}
                     mesh={bench.mesh}
                     scale={bench.scale}
                     mirror={bench.mirror}
@@ -392,6 +394,8 @@ export default function Piece({ bench, ranking: stored, criteria, presets, shelf
         if (!ranking || !stance) return <Working pieceId={bench.id} analysis={analysis} />;
         return (
             <StandEvidence
+                marks={marks.list}
+                onRank={rankAnew}
                 ranking={ranking}
                 criteria={criteria}
                 presets={presets}

@@ -1,7 +1,9 @@
+import { KINDS } from '@/lib/marks';
 import type {
     AnalysisStatus,
     CriterionInfo,
     LayerChoice,
+    MarkList,
     MeshFacts,
     PresetInfo,
     Sightline,
@@ -53,6 +55,7 @@ export function stance(over: Partial<Stance> = {}): Stance {
         tipsTurnedMmS2: 2400,
         tipsUnturnedMmS2: 600,
         speedCapMmS: 40,
+        markedContactMm2: 0,
         layers: 740,
         ...over,
     };
@@ -159,6 +162,7 @@ export function bench(over: Partial<Workbench> = {}): Workbench {
         mesh: facts(),
         geometry: null,
         seen: null,
+        marks: markList(),
         weights: { step: 70, scar: 90 },
         stanceId: null,
         pinnedId: null,
@@ -170,6 +174,19 @@ export function bench(over: Partial<Workbench> = {}): Workbench {
         lineMm: 0.45,
         bedMm: [220, 220, 250],
         savedAt: '2026-11-25T02:00:00Z',
+        ...over,
+    };
+}
+
+export function markList(over: Partial<MarkList> = {}): MarkList {
+    return {
+        kinds: KINDS.map((key) => ({ key, label: key.replaceAll('_', ' '), why: `why ${key}`, areaMm2: 0, runs: [] })),
+        facets: 0,
+        undo: null,
+        redo: null,
+        isRanked: true,
+        note: null,
+        setAside: null,
         ...over,
     };
 }

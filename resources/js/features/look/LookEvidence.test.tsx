@@ -1,6 +1,6 @@
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import { facts, sightline } from '@/test/samples';
+import { facts, markList, sightline } from '@/test/samples';
 import type { MeshFacts } from '@/types/generated';
 import { LookEvidence } from './LookEvidence';
 import type { Draft } from './Viewers';
@@ -10,7 +10,17 @@ afterEach(cleanup);
 const asShown: Draft = { turnDeg: 0, mode: 'shelf', spreadDeg: 70, eyeDeg: 17.5 };
 
 function show(mesh: MeshFacts, draft: Partial<Draft> = {}, scale = 1) {
-    const on = { onDraft: vi.fn(), onShownUp: vi.fn(), onApplyViewers: vi.fn(), onRecipe: vi.fn(), onPreview: vi.fn(), onSplit: vi.fn() };
+    const on = {
+        onDraft: vi.fn(),
+        onShownUp: vi.fn(),
+        onApplyViewers: vi.fn(),
+        onRecipe: vi.fn(),
+        onPreview: vi.fn(),
+        onSplit: vi.fn(),
+        onMarks: vi.fn(),
+        onRank: vi.fn(),
+        onFile: vi.fn(),
+    };
     render(
         <LookEvidence
             mesh={mesh}
@@ -19,6 +29,7 @@ function show(mesh: MeshFacts, draft: Partial<Draft> = {}, scale = 1) {
             mirror={null}
             previewed={null}
             sight={sightline()}
+            marks={markList()}
             draft={{ ...asShown, ...draft }}
             {...on}
         />,

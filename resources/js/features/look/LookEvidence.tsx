@@ -1,5 +1,6 @@
 import { mm, number, unit } from '@/lib/format';
-import type { MeshFacts, Sightline } from '@/types/generated';
+import type { MarkList, MeshFacts, Sightline } from '@/types/generated';
+import { Marked } from './Marked';
 import { Recipe } from './Recipe';
 import { Repairs } from './Repairs';
 import type { Axis } from './display';
@@ -19,6 +20,10 @@ type Props = {
     onRecipe: (recipe: { scale?: number; mirror?: string | null; repairs?: string[] }) => void;
     onPreview: (facets: string | null) => void;
     onSplit: (by: 'parts' | 'shells') => void;
+    marks: MarkList;
+    onMarks: () => void;
+    onRank: () => void;
+    onFile: (file: File) => Promise<string>;
 };
 
 /** The Look station: is the mesh sound, how big is it, and from where will people look? */
@@ -36,6 +41,10 @@ export function LookEvidence({
     onRecipe,
     onPreview,
     onSplit,
+    marks,
+    onMarks,
+    onRank,
+    onFile,
 }: Props) {
     const faults: [string, number][] = [
         ['Edges at a hole', mesh.boundaryEdges],
@@ -90,7 +99,9 @@ export function LookEvidence({
                 onShownUp={onShownUp}
                 onApply={onApplyViewers}
             />
+            <Marked marks={marks} onMarks={onMarks} onRank={onRank} />
             <Recipe
+                onFile={onFile}
                 scale={scale}
                 mirror={mirror}
                 longestMm={Math.max(...mesh.sizeMm)}

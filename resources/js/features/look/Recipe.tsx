@@ -9,12 +9,13 @@ type Props = {
     parts: string[];
     onRecipe: (recipe: { scale?: number; mirror?: string | null }) => void;
     onSplit: (by: 'parts' | 'shells') => void;
+    onFile: (file: File) => Promise<string>;
 };
 
 const MOST_PIECES = 24;
 
 /** Size, mirror, one piece or several: what is done to the mesh before anything is measured. */
-export function Recipe({ scale, mirror, longestMm, shells, parts, onRecipe, onSplit }: Props) {
+export function Recipe({ scale, mirror, longestMm, shells, parts, onRecipe, onSplit, onFile }: Props) {
     const [open, setOpen] = useState(false);
     const said = [scale !== 1 && `× ${number(scale, 4)}`, mirror && `mirrored across ${mirror.toUpperCase()}`].filter(Boolean);
     return (
@@ -54,6 +55,7 @@ export function Recipe({ scale, mirror, longestMm, shells, parts, onRecipe, onSp
                             Back to the file’s own numbers
                         </button>
                     )}
+                    <AnotherFile onFile={onFile} />
                     {parts.length > 1 && (
                         <p>
                             The file sets {parts.length} parts apart ({parts.slice(0, 3).join(', ')}
@@ -76,6 +78,29 @@ export function Recipe({ scale, mirror, longestMm, shells, parts, onRecipe, onSp
                 </div>
             )}
         </section>
+    );
+}
+
+/** Another version of the file under the same piece; what came of it is said in one sentence. */
+function AnotherFile({ onFile }: { onFile: (file: File) => Promise<string> }) {
+    const [told, setTold] = useState<string | null>(null);
+    const bring = (file: File | undefined): void => {
+        if (!file) return;
+        setTold('On its way…');
+        onFile(file).then(setTold, (error: Error) => setTold(error.message));
+    };
+    return (
+        <div>
+            <label className="btn btn-xs">
+                Bring the file again, or another version
+                <input type="file" className="sr-only" onChange={(e) => bring(e.target.files?.[0])} />
+            </label>
+            {told && (
+                <p role="status" className="mt-1 text-soft">
+                    {told}
+                </p>
+            )}
+        </div>
     );
 }
 

@@ -30,6 +30,14 @@ const ROWS: Row[] = [
         better: 'low',
     },
     {
+        label: 'On marked faces',
+        why: 'Area where supports would touch faces marked never support or mating.',
+        of: (s) => s.markedContactMm2,
+        decimals: 0,
+        unit: 'mm²',
+        better: 'low',
+    },
+    {
         label: 'Support',
         why: 'Volume of the support columns, ending on the plate or on the piece below; before their density.',
         of: (s) => s.supportCm3,

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { Reason } from '@/components/Reason';
 import { number } from '@/lib/format';
-import type { CriterionInfo, PresetInfo, StanceRanking } from '@/types/generated';
+import type { CriterionInfo, MarkList, PresetInfo, StanceRanking } from '@/types/generated';
 import { ContactPrints } from './ContactPrints';
 import { filtered, FILTERS } from './filters';
 import { Ledger } from './Ledger';
@@ -10,6 +10,8 @@ import { TradeOff } from './TradeOff';
 import { Weights } from './Weights';
 
 type Props = {
+    marks: MarkList;
+    onRank: () => void;
     ranking: StanceRanking;
     criteria: CriterionInfo[];
     presets: PresetInfo[];
@@ -45,9 +47,17 @@ export function StandEvidence(p: Props) {
                     </h2>
                     <Reason text={stance.reason} className="mt-1" />
                 </div>
+                {!p.marks.isRanked && (
+                    <p className="border-l-2 border-warning pl-3 text-[13px]">
+                        Marks were changed since these stances were measured.{' '}
+                        <button type="button" className="btn btn-xs" onClick={p.onRank}>
+                            Rank anew
+                        </button>
+                    </p>
+                )}
                 <Weights criteria={p.criteria} presets={p.presets} weights={p.weights} onChange={p.onWeights} />
                 <div className="flex flex-wrap items-center gap-[3px] text-[11.5px]" role="group" aria-label="Only stances that">
-                    {FILTERS.map((f) => (
+                    {FILTERS.filter((f) => f.key !== 'marked' || p.marks.facets > 0).map((f) => (
                         <button
                             key={f.key}
                             type="button"

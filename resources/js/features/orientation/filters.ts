@@ -8,6 +8,7 @@ export const FILTERS: Filter[] = [
     { key: 'raft', label: 'without raft', keeps: (s) => !s.raft },
     { key: 'brim', label: 'without brim', keeps: (s) => !s.raft && s.brimMm === 0 },
     { key: 'trapped', label: 'no trapped supports', keeps: (s) => s.trapped === 0 },
+    { key: 'marked', label: 'no support on marked faces', keeps: (s) => s.markedContactMm2 < 0.5 },
     { key: 'unsupported', label: 'no supports at all', keeps: (s) => s.supportCm3 < 0.005 },
 ];
 

@@ -1,6 +1,6 @@
 import { act, cleanup, fireEvent, render, renderHook, screen, within } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { criteria, other, presets, ranking, stance } from '@/test/samples';
+import { criteria, other, presets, ranking, stance, markList } from '@/test/samples';
 import { ContactPrints } from './ContactPrints';
 import { Ledger } from './Ledger';
 import { StandEvidence } from './StandEvidence';
@@ -68,9 +68,18 @@ describe('ledger', () => {
 
 describe('the Stand station', () => {
     const show = (over: Partial<Parameters<typeof StandEvidence>[0]> = {}) => {
-        const on = { onWeights: vi.fn(), onSelect: vi.fn(), onHand: vi.fn(), onTake: vi.fn(), onPin: vi.fn(), onCompare: vi.fn() };
+        const on = {
+            onWeights: vi.fn(),
+            onSelect: vi.fn(),
+            onHand: vi.fn(),
+            onTake: vi.fn(),
+            onPin: vi.fn(),
+            onCompare: vi.fn(),
+            onRank: vi.fn(),
+        };
         render(
             <StandEvidence
+                marks={markList()}
                 ranking={ranking()}
                 criteria={criteria}
                 presets={presets}

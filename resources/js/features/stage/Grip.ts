@@ -1,4 +1,5 @@
 import * as THREE from 'three';
+import { hitAt } from './pick';
 
 type Listener = {
     /** the piece is being turned: its quaternion on the plate */
@@ -38,13 +39,7 @@ export class Grip {
 
     /** The facet under the pointer, or −1. */
     private facetAt(e: MouseEvent): number {
-        const box = this.canvas.getBoundingClientRect();
-        const ray = new THREE.Raycaster();
-        ray.setFromCamera(
-            new THREE.Vector2(((e.clientX - box.left) / box.width) * 2 - 1, 1 - ((e.clientY - box.top) / box.height) * 2),
-            this.camera,
-        );
-        return ray.intersectObject(this.piece, true)[0]?.faceIndex ?? -1;
+        return hitAt(this.canvas, this.camera, this.piece, e)?.facet ?? -1;
     }
 
     private onDoubleClick = (e: MouseEvent): void => {

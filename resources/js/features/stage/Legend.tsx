@@ -1,14 +1,18 @@
+import { Swatch } from '@/components/Swatch';
+import { KINDS, type Layer } from '@/lib/marks';
 import type { Measure } from './measures';
 
 type Props = {
     measure: Measure;
+    marked: Layer[];
     layerMm: number;
     limitDeg: number;
     /** leave out what is said elsewhere: two pieces share the room */ isShort: boolean;
 };
 
 /** What the tint means, with its unit. */
-export function Legend({ measure, layerMm, limitDeg, isShort }: Props) {
+export function Legend({ measure, marked, layerMm, limitDeg, isShort }: Props) {
+    if (measure.key === 'marks') return <MarksLegend marked={marked} />;
     const ticks = measure.ticks(layerMm, limitDeg);
     if (ticks.length === 0) return null;
     const ramp = `linear-gradient(to right, var(--measure-zero), var(${measure.ink}))`;
@@ -23,6 +27,25 @@ export function Legend({ measure, layerMm, limitDeg, isShort }: Props) {
             </div>
             {!isShort && measure.key === 'overhang' && <AngleDrawing limitDeg={limitDeg} />}
             {!isShort && <p className="mt-1 text-[11px] leading-snug text-soft">{measure.note}</p>}
+        </div>
+    );
+}
+
+/** Which ink is which mark, for the marks there are. */
+function MarksLegend({ marked }: { marked: Layer[] }) {
+    const kinds = KINDS.filter((_, k) => marked.some((l) => l.code === k + 1 && l.runs.length > 0));
+    if (kinds.length === 0) return null;
+    return (
+        <div className="absolute bottom-3 left-3 rounded-md border border-base-300 bg-base-100 px-3 py-2">
+            <p className="mb-1 text-[13px] font-semibold">What is marked</p>
+            <ul className="grid grid-cols-2 gap-x-4 gap-y-0.5 text-[12px]">
+                {kinds.map((kind) => (
+                    <li key={kind} className="flex items-center gap-1.5">
+                        <Swatch kind={kind} />
+                        {kind.replaceAll('_', ' ')}
+                    </li>
+                ))}
+            </ul>
         </div>
     );
 }

@@ -1,5 +1,6 @@
 import { useEffect, useImperativeHandle, useMemo, useRef, useState, type Ref } from 'react';
 import { number } from '@/lib/format';
+import type { Layer } from '@/lib/marks';
 import { readGeometry, readMeasure } from './geometry';
 import { Legend } from './Legend';
 import { MEASURES, measure, type MeasureKey } from './measures';
@@ -10,6 +11,7 @@ export type StageHandle = {
     orbit: (turnDeg: number, raiseDeg: number) => void;
     zoom: (factor: number) => void;
     home: () => void;
+    face: (way: [number, number, number]) => void;
 };
 
 type Props = {
@@ -18,6 +20,8 @@ type Props = {
     seenUrl: string | null;
     /** the measure beside it: thickness, or what a repair touches */
     extraUrl: string | null;
+    /** marked facets, for the measure “marks” */
+    layers: Layer[];
     state: StageState;
     label: string;
     /** measures that are there now, beside those that always are */
@@ -27,6 +31,7 @@ type Props = {
     onMeasure: (key: MeasureKey) => void;
     onSightDragged: StageListener['onSightDragged'];
     onTurned: StageListener['onTurned'];
+    onGesture: StageListener['onGesture'];
 };
 
 type Loading = { kind: 'waiting' } | { kind: 'loading' } | { kind: 'ready' } | { kind: 'failed'; why: string };
@@ -37,6 +42,7 @@ export function Stage({
     geometryUrl,
     seenUrl,
     extraUrl,
+    layers,
     state: given,
     label,
     offered,
@@ -44,19 +50,20 @@ export function Stage({
     onMeasure,
     onSightDragged,
     onTurned,
+    onGesture,
 }: Props) {
     const host = useRef<HTMLDivElement>(null);
     const view = useRef<StageView | null>(null);
     // the same state, said again, must not redraw anything
     const key = JSON.stringify(given);
     const state = useMemo(() => JSON.parse(key) as StageState, [key]);
-    const latest = useRef({ state, onSightDragged, onTurned });
+    const latest = useRef({ state, onSightDragged, onTurned, onGesture });
     const [loading, setLoading] = useState<Loading>({ kind: 'waiting' });
 
     useEffect(() => {
-        latest.current = { state, onSightDragged, onTurned };
+        latest.current = { state, onSightDragged, onTurned, onGesture };
         view.current?.update(state);
-    }, [state, onSightDragged, onTurned]);
+    }, [state, onSightDragged, onTurned, onGesture]);
 
     useEffect(() => {
         if (!geometryUrl || !host.current) return;
@@ -70,6 +77,7 @@ export function Stage({
                 const listener: StageListener = {
                     onSightDragged: (...what) => latest.current.onSightDragged(...what),
                     onTurned: (...what) => latest.current.onTurned(...what),
+                    onGesture: (...what) => latest.current.onGesture(...what),
                 };
                 view.current = new StageView(at, readGeometry(geometry), seen ? readMeasure(seen) : null, latest.current.state, listener);
                 setLoading({ kind: 'ready' });
@@ -89,21 +97,27 @@ export function Stage({
     }, [geometryUrl, seenUrl]);
 
     const isReady = loading.kind === 'ready';
+    const isMarks = state.measure === 'marks';
     useEffect(() => {
-        if (!isReady) return;
+        if (!isReady || isMarks) return;
         if (!extraUrl) return view.current?.setMeasure('extra', null);
         const stop = new AbortController();
         get(extraUrl, stop.signal)
             .then((bytes) => view.current?.setMeasure('extra', readMeasure(bytes)))
             .catch(() => undefined);
         return () => stop.abort();
-    }, [extraUrl, isReady]);
+    }, [extraUrl, isReady, isMarks]);
+
+    useEffect(() => {
+        if (isReady && isMarks) view.current?.setLayers(layers);
+    }, [layers, isReady, isMarks]);
 
     useImperativeHandle(ref, () => ({
         tilt: (side, forward) => view.current?.tilt(side, forward),
         orbit: (turn, raise) => view.current?.orbit(turn, raise),
         zoom: (factor) => view.current?.zoom(factor),
         home: () => view.current?.home(),
+        face: (way) => view.current?.face(way),
     }));
 
     return (
@@ -148,7 +162,13 @@ export function Stage({
                 </div>
             )}
             {loading.kind === 'ready' ? (
-                <Legend measure={measure(state.measure)} layerMm={state.layerMm} limitDeg={state.limitDeg} isShort={captions.length > 1} />
+                <Legend
+                    marked={layers}
+                    measure={measure(state.measure)}
+                    layerMm={state.layerMm}
+                    limitDeg={state.limitDeg}
+                    isShort={captions.length > 1}
+                />
             ) : (
                 <div className="absolute inset-0 grid place-items-center px-8 text-center">
                     <p className="font-serif text-lg text-soft" role="status">

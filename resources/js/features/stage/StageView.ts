@@ -3,6 +3,8 @@ import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js';
 import { colour } from '@/lib/theme';
 import type { StageMesh } from './geometry';
 import { EyeRing, emptyGroup, type Handle, type Sight } from './EyeRing';
+import { KINDS, inkOf, UNDER_BRUSH, type Gesture, type Layer, type MarkTool } from '@/lib/marks';
+import { Brush } from './Brush';
 import { Grip } from './Grip';
 import { measure, type MeasureKey } from './measures';
 import { fragmentShader, vertexShader } from './shaders';
@@ -13,6 +15,8 @@ export type StageListener = {
     onSightDragged: (handle: Handle, deg: number, isDone: boolean) => void;
     /** the piece was turned by hand: the direction of the file that is up now */
     onTurned: (up: [number, number, number], isDone: boolean) => void;
+    /** something was pointed at to be marked */
+    onGesture: (gesture: Gesture) => void;
 };
 
 export type StageState = {
@@ -30,10 +34,12 @@ export type StageState = {
     sight: Sight;
     /** the piece is in the hand: dragging it turns it */
     isHeld: boolean;
+    /** marking: the tool in the hand */
+    brush: { tool: MarkTool; radiusMm: number } | null;
 };
 
 const TURN_MS = 180;
-const MODES: Record<MeasureKey, number> = { plain: 0, overhang: 1, step: 2, seen: 3, thickness: 4, repair: 5 };
+const MODES: Record<MeasureKey, number> = { plain: 0, overhang: 1, step: 2, seen: 3, thickness: 4, repair: 5, marks: 6 };
 
 /**
  * The stage: one mesh, one or two panes, drawn only when something changed. Plate frame: Z up, plate at z = 0.
@@ -48,6 +54,8 @@ export class StageView {
     private readonly plate = new THREE.Group();
     private readonly ring: EyeRing;
     private readonly grip: Grip;
+    private readonly brush: Brush;
+    private layers: Layer[] = [];
     private readonly material: THREE.ShaderMaterial;
     private readonly geometry = new THREE.BufferGeometry();
     private readonly corners: THREE.Vector3[];
@@ -93,6 +101,12 @@ export class StageView {
             onTurn: (q, isDone) => this.turnTo(new THREE.Vector3(0, 0, 1).applyQuaternion(q.clone().invert()), isDone),
             onFacet: (facet) => this.turnTo(this.normalOf(facet).negate(), true),
         });
+        this.brush = new Brush(this.renderer.domElement, this.camera, this.piece, {
+            onGesture: (gesture) => this.listener.onGesture(gesture),
+            onTrail: (places) => this.trail(places),
+            draw: () => this.draw(),
+        });
+        this.scene.add(this.brush.ring);
         this.controls = new OrbitControls(this.camera, this.renderer.domElement);
         this.controls.enableDamping = false;
         this.controls.addEventListener('change', this.draw);
@@ -116,6 +130,7 @@ export class StageView {
             uInk: { value: tint() },
             uPlaster: { value: tint() },
             uCutFace: { value: tint() },
+            uMarks: { value: [...KINDS, '', ''].map(tint) },
         };
     }
 
@@ -145,6 +160,48 @@ export class StageView {
         if (this.frame || this.shown.length > 0) this.draw();
     }
 
+    /** Marked facets, drawn under the measure “marks”; a later layer lies over an earlier one. */
+    setLayers(layers: Layer[]): void {
+        this.layers = layers;
+        this.setMeasure('extra', this.codes(layers));
+    }
+
+    private codes(layers: Layer[]): Uint8Array {
+        const codes = new Uint8Array(3 * this.triangles);
+        for (const { code, runs } of layers)
+            for (let k = 0; k + 1 < runs.length; k += 2)
+                codes.fill(code, 3 * (runs[k] as number), 3 * ((runs[k] as number) + (runs[k + 1] as number)));
+        return codes;
+    }
+
+    /** Shows at once what the brush covers; what it marks is found by the server when the hand lifts. */
+    private trail(places: THREE.Vector3[] | null): void {
+        if (!places) return this.setLayers(this.layers);
+        const at = places[places.length - 1];
+        const reach = (this.state.brush?.radiusMm ?? 0) ** 2;
+        const p = this.geometry.getAttribute('position').array;
+        const attribute = this.geometry.getAttribute('extra') as THREE.BufferAttribute;
+        const codes = attribute.array as Uint8Array;
+        if (!at) return;
+        for (let f = 0, i = 0; f < this.triangles; f++, i += 9) {
+            const x = ((p[i] as number) + (p[i + 3] as number) + (p[i + 6] as number)) / 3 - at.x;
+            const y = ((p[i + 1] as number) + (p[i + 4] as number) + (p[i + 7] as number)) / 3 - at.y;
+            const z = ((p[i + 2] as number) + (p[i + 5] as number) + (p[i + 8] as number)) / 3 - at.z;
+            if (x * x + y * y + z * z <= reach) codes.fill(UNDER_BRUSH, 3 * f, 3 * f + 3);
+        }
+        attribute.needsUpdate = true;
+        this.draw();
+    }
+
+    /** Walks round to where a direction of the file looks at the viewer. */
+    face(way: [number, number, number]): void {
+        const world = new THREE.Vector3(...way).applyQuaternion(this.shown[0] ?? new THREE.Quaternion());
+        const offset = this.camera.position.clone().sub(this.controls.target);
+        const turn = Math.hypot(world.x, world.y) < 0.05 ? 0 : Math.atan2(world.y, world.x) - Math.atan2(offset.y, offset.x);
+        const raise = Math.asin(THREE.MathUtils.clamp(world.z, -0.9, 0.9)) - Math.atan2(offset.z, Math.hypot(offset.x, offset.y));
+        this.orbit(THREE.MathUtils.radToDeg(turn), THREE.MathUtils.radToDeg(raise));
+    }
+
     update(state: StageState, animate = true): void {
         const still = !animate || matchMedia('(prefers-reduced-motion: reduce)').matches;
         const wasShelf = this.state.isShelf;
@@ -162,7 +219,8 @@ export class StageView {
         (u.uInk as THREE.IUniform).value.set(colour(measure(state.measure).ink));
         this.buildPlate();
         this.grip.isOn = state.isHeld;
-        this.ring.build(this.state.isShelf, this.state.sight);
+        this.brush.set(state.brush?.tool ?? null, state.brush?.radiusMm ?? 1);
+        this.ring.build(this.state.isShelf && !state.brush, this.state.sight);
         if (wasShelf !== state.isShelf) this.home();
         this.draw();
     }
@@ -254,8 +312,10 @@ export class StageView {
         (u.uPlaster as THREE.IUniform).value.set(colour('--plaster'));
         (u.uCutFace as THREE.IUniform).value.set(colour('--cut-face'));
         (u.uInk as THREE.IUniform).value.set(colour(measure(this.state.measure).ink));
+        const inks = (u.uMarks as THREE.IUniform<THREE.Color[]>).value;
+        inks.forEach((ink, k) => ink.set(colour(KINDS[k] ? inkOf(KINDS[k]) : '--color-base-content')));
         this.buildPlate();
-        this.ring.build(this.state.isShelf, this.state.sight);
+        this.ring.build(this.state.isShelf && !this.state.brush, this.state.sight);
         this.draw();
     };
 
@@ -330,6 +390,7 @@ export class StageView {
         emptyGroup(this.scene);
         this.ring.dispose();
         this.grip.dispose();
+        this.brush.dispose();
         this.controls.dispose();
         this.renderer.dispose();
         this.renderer.domElement.remove();

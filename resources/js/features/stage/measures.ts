@@ -1,6 +1,6 @@
 /** What the stage can tint by: one measure at a time, one ink each. */
 
-export type MeasureKey = 'overhang' | 'step' | 'seen' | 'thickness' | 'repair' | 'plain';
+export type MeasureKey = 'overhang' | 'step' | 'seen' | 'thickness' | 'repair' | 'marks' | 'plain';
 
 export type Measure = {
     key: MeasureKey;
@@ -55,6 +55,15 @@ export const MEASURES: Measure[] = [
         ink: '--measure-repair',
         ticks: () => ['untouched', 'touched'],
         note: 'A preview: nothing is changed until you apply it.',
+        onDemand: true,
+    },
+    {
+        key: 'marks',
+        label: 'Marks',
+        title: 'What is marked',
+        ink: '--color-base-content',
+        ticks: () => [],
+        note: '',
         onDemand: true,
     },
     { key: 'plain', label: 'Plain', title: 'No tint', ink: '--plaster', ticks: () => [], note: '' },

@@ -34,6 +34,7 @@ varying float vSeen;
 varying float vExtra;
 varying float vHeight;
 uniform float uLine;
+uniform vec3 uMarks[9];
 void main() {
     if (vHeight > uCut) discard;
     if (!gl_FrontFacing) {
@@ -63,6 +64,14 @@ void main() {
     } else if (uMode == 5) {
         bool stripe = mod(gl_FragCoord.x - gl_FragCoord.y, 6.0) < 2.0;
         tint = mix(uZero, uInk, vExtra > 0.5 ? (stripe ? 1.0 : 0.75) : 0.0);
+    } else if (uMode == 6) {
+        // extra is a code: 1 … 7 the kinds of lib/marks.ts, 8 under the brush, 9 stepped to by key
+        int code = int(vExtra * 255.0 + 0.5);
+        bool down = mod(gl_FragCoord.x + gl_FragCoord.y, 7.0) < 2.4;
+        bool up = mod(gl_FragCoord.x - gl_FragCoord.y, 7.0) < 2.0;
+        bool striped = code == 2 || code == 5 || code == 7;
+        float share = striped ? (down ? 0.95 : 0.3) : code == 3 ? (down || up ? 0.95 : 0.4) : code == 9 ? (up ? 0.85 : 0.12) : code == 8 ? 0.55 : 0.85;
+        tint = code > 0 ? mix(uZero, uMarks[code - 1], share) : uZero;
     }
     float key = max(0.0, dot(vLit, normalize(vec3(-0.45, 0.6, 0.66))));
     float fill = max(0.0, dot(vLit, normalize(vec3(0.7, 0.1, 0.5))));

@@ -21,7 +21,7 @@ final class SeenWeights
     public static function of(Piece $piece, Mesh $mesh, Surface $facets, ?Simplified $coarse): array
     {
         $display = $piece->display();
-        $key = $piece->derivedFolder().'/sight-'.substr(hash('sha256', serialize($display)), 0, 16).'.bin';
+        $key = $piece->derivedFolder().'/sight-'.$display->key().'.bin';
         if (Blobs::hasDerived($key)) {
             $weights = array_values(unpack('e*', (string) file_get_contents(Blobs::derivedPath($key))) ?: []);
             if (count($weights) === $facets->count()) {

@@ -6,6 +6,7 @@ namespace App\Jobs;
 
 use App\Exceptions\AnalysisCancelled;
 use App\Models\Analysis;
+use App\Models\ThicknessRun;
 
 /** Writes progress in words and per cent, at most five times a second, and looks whether the person wants to stop. */
 final class Progress
@@ -14,14 +15,14 @@ final class Progress
 
     private int $last = 0;
 
-    public function __construct(private readonly Analysis $analysis) {}
+    public function __construct(private readonly Analysis|ThicknessRun $run) {}
 
     /** @throws AnalysisCancelled */
     public function say(int $percent, string $words): void
     {
         $this->checkForStop();
         $this->last = hrtime(true);
-        $this->analysis->update(['percent' => max($this->analysis->percent, $percent), 'words' => $words]);
+        $this->run->update(['percent' => max($this->run->percent, $percent), 'words' => $words]);
     }
 
     /** @throws AnalysisCancelled */
@@ -34,7 +35,7 @@ final class Progress
 
     private function checkForStop(): void
     {
-        $now = Analysis::query()->whereKey($this->analysis->id)->value('cancel_requested');
+        $now = $this->run->newQuery()->whereKey($this->run->id)->value('cancel_requested');
         if ($now === null || (bool) $now) {
             throw new AnalysisCancelled;
         }

@@ -48,6 +48,7 @@ use Wrenlo\Core\Sight\DisplayMode;
  * @property Carbon $updated_at
  * @property ?Analysis $analysis
  * @property Plan $plan
+ * @property ?ThicknessRun $thicknessRun
  * @property Collection<int, MarkSet> $markSets
  * @property User $user
  */
@@ -152,6 +153,12 @@ final class Piece extends Model
     public function analysis(): HasOne
     {
         return $this->hasOne(Analysis::class)->latestOfMany();
+    }
+
+    /** @return HasOne<ThicknessRun, $this> */
+    public function thicknessRun(): HasOne
+    {
+        return $this->hasOne(ThicknessRun::class);
     }
 
     /** @return HasOne<Plan, $this> */

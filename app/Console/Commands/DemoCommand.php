@@ -5,12 +5,16 @@ declare(strict_types=1);
 namespace App\Console\Commands;
 
 use App\Actions\DiscardPiece;
+use App\Actions\LoadSurface;
+use App\Actions\PaintMarks;
 use App\Actions\RankCandidates;
 use App\Actions\SetUpPerson;
+use App\Actions\StartThickness;
 use App\Actions\StoreUpload;
 use App\Actions\UpdatePlan;
 use App\Jobs\AnalysePiece;
 use App\Jobs\DrawChosenStance;
+use App\Jobs\MeasureThickness;
 use App\Models\Piece;
 use App\Models\User;
 use Database\Demo\Marsh;
@@ -18,6 +22,7 @@ use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
 use Wrenlo\Core\Format\MeshFormats;
 use Wrenlo\Core\Geometry\Vec3;
+use Wrenlo\Core\Mark\MarkKind;
 use Wrenlo\Core\Mesh\Mesh;
 use Wrenlo\Core\Orientation\Preset;
 use Wrenlo\Core\Sight\Display;
@@ -48,8 +53,10 @@ final class DemoCommand extends Command
         $this->analyse($this->bring($person, 'fern relief.obj', Marsh::brokenFern()));
         $this->analyse($this->bring($person, 'seed pod.ply', Marsh::pod()));
         $curlew = $this->bring($person, 'curlew on a mooring post.3mf', $small ? Marsh::curlew(2.6) : Marsh::curlew(), new Display(new Vec3(0, 0, 1), new Vec3(0.5, -0.87, 0)));
+        $this->mark($curlew);
         $this->analyse($curlew);
         $this->plan($curlew);
+        $this->measureThickness($curlew);
         $this->line('The marsh cabinet is set up: four specimens.');
 
         return self::SUCCESS;
@@ -74,7 +81,36 @@ final class DemoCommand extends Command
         $id = (int) $piece->analysis()->value('id');
         $this->line("Measuring {$piece->name} …");
         (new AnalysePiece($id))->handle();
-        DB::table('jobs')->where('payload', 'like', '%analysisId%;i:'.$id.';%')->delete();
+        $this->takeFromQueue('analysisId', $id);
+    }
+
+    private function measureThickness(Piece $piece): void
+    {
+        $run = StartThickness::handle($piece->refresh());
+        (new MeasureThickness($run->id))->handle();
+        $this->takeFromQueue('runId', $run->id);
+    }
+
+    private function takeFromQueue(string $property, int $id): void
+    {
+        DB::table('jobs')->where('payload', 'like', "%{$property}%;i:{$id};%")->delete();
+    }
+
+    /** The head is what people look at, no support may touch the bill, the underside of the post may have anything. */
+    private function mark(Piece $piece): void
+    {
+        $surface = LoadSurface::for($piece);
+        $picker = $surface->picker();
+        $areas = $surface->areas();
+        $far = 1e3;
+        foreach ([
+            [MarkKind::Show, [[0, 0, -1, -125], [-1, 0, 0, -12], [1, 0, 0, 38]]],
+            [MarkKind::NeverSupport, [[-1, 0, 0, -38]]],
+            [MarkKind::Hide, [[0, 0, 1, 0.5]]],
+        ] as [$kind, $planes]) {
+            PaintMarks::handle($piece, $kind, false, $picker->inside([...$planes, [0, 0, 1, $far]]), $areas);
+        }
+        $piece->analysis?->update(['marks' => $piece->marks()->toArray()]); // it has not begun
     }
 
     private function plan(Piece $piece): void

@@ -21,6 +21,7 @@ final class PieceFileController extends Controller
         return match ($kind) {
             'geometry' => self::send($piece->derivedFolder().'/geometry.bin', 'application/octet-stream'),
             'repair' => self::send($piece->derivedFolder().'/repair-'.$this->repair().'.bin', 'application/octet-stream'),
+            'thickness-tint' => self::send($piece->derivedFolder().'/thickness.bin', 'application/octet-stream'),
             'seen' => self::send("analysis-{$piece->analysis?->id}/seen.bin", 'application/octet-stream'),
             'picture' => self::send(self::pictureKey($piece), 'image/png'),
             default => abort(404),

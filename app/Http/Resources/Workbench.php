@@ -31,6 +31,7 @@ final readonly class Workbench
         public ?string $geometry,
         public ?string $seen,
         public MarkList $marks,
+        public ThicknessReport $thickness,
         public array $weights,
         public ?int $stanceId,
         public ?int $pinnedId,
@@ -56,7 +57,7 @@ final readonly class Workbench
             AnalysisStatus::of($analysis), MeshFacts::of($piece),
             Blobs::hasDerived($piece->derivedFolder().'/geometry.bin') ? "/pieces/{$piece->id}/geometry?v=".$piece->derivedFolder() : null,
             Blobs::hasDerived("analysis-{$analysis->id}/seen.bin") ? "/pieces/{$piece->id}/seen?v={$analysis->id}" : null,
-            MarkList::of($piece), $plan->weights()->of, $plan->candidate_id, $plan->pinned_candidate_id, PlanChoice::of($piece),
+            MarkList::of($piece), ThicknessReport::of($piece), $plan->weights()->of, $plan->candidate_id, $plan->pinned_candidate_id, PlanChoice::of($piece),
             $plan->printer_id, $plan->nozzle_id, $plan->filament_id, $profile->nozzleMm, $profile->lineMm, [$profile->bedXMm, $profile->bedYMm, $profile->bedZMm],
             max($piece->updated_at, $plan->updated_at)->toIso8601String(),
         );

@@ -31,13 +31,13 @@ enum MarkKind: string
     public function why(): string
     {
         return match ($this) {
-            self::Show => 'Counts as seen by everyone, and three times over.',
-            self::Hide => 'Counts as seen by nobody: a foot, a back, the inside of a socket.',
-            self::Mating => 'Has to fit another part: stays true to size, no support touches it.',
-            self::MustSupport => 'Is held wherever it faces down, however steep.',
-            self::NeverSupport => 'No support may touch it; stances that need one there lose.',
-            self::SeamHere => 'The seam may run here and counts as unseen.',
-            self::NoSeam => 'A seam here counts three times.',
+            self::Show => 'counts as seen by everyone, and three times over.',
+            self::Hide => 'counts as seen by nobody: a foot, a back, the inside of a socket.',
+            self::Mating => 'has to fit another part: stays true to size, no support touches it.',
+            self::MustSupport => 'is held wherever it faces down, however steep.',
+            self::NeverSupport => 'no support may touch it; stances that need one there lose.',
+            self::SeamHere => 'the seam may run here and counts as unseen.',
+            self::NoSeam => 'a seam here counts three times.',
         };
     }
 

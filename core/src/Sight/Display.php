@@ -51,6 +51,12 @@ final readonly class Display
         return new self(new Vec3(0, 0, 1), new Vec3(0, -1, 0));
     }
 
+    /** Short and the same for the same way to be shown: what is computed for it goes by this. */
+    public function key(): string
+    {
+        return substr(hash('sha256', serialize($this)), 0, 16);
+    }
+
     /** Carries the file frame to the shelf: +Z up, the viewers at −Y. */
     public function toShelf(): Rotation
     {

@@ -35,6 +35,15 @@ final readonly class NozzleFit
         public float $offMultipleMm2,
     ) {}
 
+    /** @return array<string, float> */
+    public function toArray(): array
+    {
+        return [
+            'nozzle_mm' => $this->nozzleMm, 'line_mm' => $this->lineMm, 'unprintable_mm2' => $this->unprintableMm2, 'seen_lost_mm2' => $this->seenLostMm2,
+            'single_wall_mm2' => $this->singleWallMm2, 'off_multiple_mm2' => $this->offMultipleMm2,
+        ];
+    }
+
     /**
      * @param  list<float>  $area  mm² of each facet
      * @param  list<float>  $seen  seen weight of each facet

@@ -31,6 +31,12 @@ final readonly class SlenderPart
         return abs($this->axis->dot($up)) > M_SQRT1_2;
     }
 
+    /** @param  array<string, mixed>  $row  as made by toArray */
+    public static function fromArray(array $row): self
+    {
+        return new self((float) $row['section_mm2'], new Vec3(...$row['at_mm']), new Vec3(...$row['axis']), (float) $row['lever_mm']);
+    }
+
     /** @return array<string, mixed> */
     public function toArray(): array
     {

@@ -11,6 +11,7 @@ import { turned, type Axis } from '@/features/look/display';
 import { LookEvidence } from '@/features/look/LookEvidence';
 import type { Draft } from '@/features/look/Viewers';
 import { MarksPanel } from '@/features/marks/MarksPanel';
+import { useThickness } from '@/features/look/useThickness';
 import { useMarks } from '@/features/marks/useMarks';
 import { StandEvidence } from '@/features/orientation/StandEvidence';
 import { useRanking } from '@/features/orientation/useRanking';
@@ -51,6 +52,8 @@ export default function Piece({ bench, ranking: stored, criteria, presets, shelf
     const plan = usePlan(bench);
     const { hand, ...hold } = useHand(bench.id);
     const marks = useMarks(bench.id, bench.marks, Math.max(...(bench.mesh?.sizeMm ?? [100])));
+    const thickness = useThickness(bench.id, bench.thickness);
+    const tintUrl = thickness.report.tint;
     const ranking = useRanking(bench.id, plan.weights, stored, analysis.underWay);
 
     const stances = useMemo(() => ranking?.stances ?? [], [ranking]);
@@ -137,7 +140,11 @@ export default function Piece({ bench, ranking: stored, criteria, presets, shelf
     };
     const canCompare = pinned !== null && stance !== null && pinned.id !== stance.id;
 
-    const rankAnew = (): void => void json('POST', `/pieces/${bench.id}/analysis`).then(() => router.reload());
+    const rankAnew = (): void =>
+        void json('POST', `/pieces/${bench.id}/analysis`).then(() => {
+            go('stand');
+            router.reload();
+        });
     const toggleMarks = (): void => {
         if (marks.isOn) return stopMarking();
         if (station !== 'look') go('look');
@@ -157,7 +164,7 @@ export default function Piece({ bench, ranking: stored, criteria, presets, shelf
         pin,
         compare: () => canCompare && setComparing(!isComparing),
         undo: plan.undo,
-        tint: setMeasure,
+        tint: (key) => (key !== 'thickness' || tintUrl) && setMeasure(key),
         cut: (layers) => cut(layers * layerMm),
         whole: () => setCutMm(null),
         help: () => setHelpOpen(!isHelpOpen),
@@ -261,8 +268,8 @@ export default function Piece({ bench, ranking: stored, criteria, presets, shelf
                         ref={stage}
                         geometryUrl={bench.geometry}
                         seenUrl={bench.seen}
-                        extraUrl={measure === 'repair' ? previewed : null}
-                        offered={marks.list.facets > 0 ? ['marks'] : []}
+                        extraUrl={measure === 'repair' ? previewed : measure === 'thickness' ? tintUrl : null}
+                        offered={[...(tintUrl ? (['thickness'] as const) : []), ...(marks.list.facets > 0 ? (['marks'] as const) : [])]}
                         layers={marks.layers}
                         state={stageState}
                         label={`${bench.name} on the ${isShelf ? 'shelf' : 'plate'}, tinted by ${measure}`}
@@ -334,6 +341,18 @@ export default function Piece({ bench, ranking: stored, criteria, presets, shelf
                     onMarks={toggleMarks}
                     onRank={rankAnew}
                     onFile={bringFile}
+                    thin={{
+                        report: thickness.report,
+                        problem: thickness.problem,
+                        isTinted: measure === 'thickness',
+                        onStart: thickness.start,
+                        onStop: thickness.stop,
+                        onTint: () => setMeasure(measure === 'thickness' ? 'seen' : 'thickness'),
+                        onStance: (id) => {
+                            setSelected(id);
+                            go('stand');
+                        },
+                    }}
                     mesh={bench.mesh}
                     scale={bench.scale}
                     mirror={bench.mirror}

@@ -65,6 +65,7 @@ function keysOf(d: Doings): Shortcut[] {
         { key: 's', does: 'Tint by steps', run: () => d.tint('step'), group: 'Tint' },
         { key: 'o', does: 'Tint by overhang', run: () => d.tint('overhang'), group: 'Tint' },
         { key: 'v', does: 'Tint by what is seen', run: () => d.tint('seen'), group: 'Tint' },
+        { key: 'w', does: 'Tint by thickness', run: () => d.tint('thickness'), group: 'Tint' },
         { key: 'n', does: 'No tint', run: () => d.tint('plain'), group: 'Tint' },
         { key: 'h', does: 'Take the piece in the hand, or let it go', run: hand.toggle, group: 'In the hand' },
         {

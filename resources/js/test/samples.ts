@@ -9,6 +9,7 @@ import type {
     Sightline,
     Stance,
     StanceRanking,
+    ThicknessReport,
     Workbench,
 } from '@/types/generated';
 
@@ -163,6 +164,7 @@ export function bench(over: Partial<Workbench> = {}): Workbench {
         geometry: null,
         seen: null,
         marks: markList(),
+        thickness: thickness(),
         weights: { step: 70, scar: 90 },
         stanceId: null,
         pinnedId: null,
@@ -187,6 +189,29 @@ export function markList(over: Partial<MarkList> = {}): MarkList {
         isRanked: true,
         note: null,
         setAside: null,
+        ...over,
+    };
+}
+
+export function thickness(over: Partial<ThicknessReport> = {}): ThicknessReport {
+    return {
+        state: 'none',
+        underWay: false,
+        percent: 0,
+        words: '',
+        failure: null,
+        tint: null,
+        samples: 0,
+        sampledShare: 0,
+        knownShare: 0,
+        minMm: 0,
+        medianMm: 0,
+        underNoteMm2: 0,
+        areaMm2: 0,
+        binMm: 0.1,
+        histogramMm2: [],
+        nozzles: [],
+        members: [],
         ...over,
     };
 }

@@ -93,6 +93,18 @@ export type Notice = {
     message: string;
 };
 
+export type NozzleRow = {
+    nozzleMm: number;
+    lineMm: number;
+    isOwn: boolean;
+    unprintableMm2: number;
+    seenLostMm2: number;
+    singleWallMm2: number;
+    offMultipleMm2: number;
+    layerMm: number | null;
+    hours: number | null;
+};
+
 export type PatchInfo = {
     number: number;
     count: number;
@@ -223,6 +235,37 @@ export type StanceRanking = {
     stances: Stance[];
 };
 
+export type ThicknessReport = {
+    state: string;
+    underWay: boolean;
+    percent: number;
+    words: string;
+    failure: string | null;
+    tint: string | null;
+    samples: number;
+    sampledShare: number;
+    knownShare: number;
+    minMm: number;
+    medianMm: number;
+    underNoteMm2: number;
+    areaMm2: number;
+    binMm: number;
+    histogramMm2: number[];
+    nozzles: NozzleRow[];
+    members: WeakMember[];
+};
+
+export type WeakMember = {
+    sectionMm2: number;
+    leverMm: number;
+    atMm: number[];
+    cutMm2: number | null;
+    isCrossed: boolean | null;
+    bestRank: number | null;
+    bestId: number | null;
+    bestCutMm2: number | null;
+};
+
 export type Workbench = {
     id: number;
     name: string;
@@ -238,6 +281,7 @@ export type Workbench = {
     geometry: string | null;
     seen: string | null;
     marks: MarkList;
+    thickness: ThicknessReport;
     weights: Record<string, number>;
     stanceId: number | null;
     pinnedId: number | null;

@@ -1,6 +1,6 @@
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import { facts, markList, sightline } from '@/test/samples';
+import { facts, markList, thickness, sightline } from '@/test/samples';
 import type { MeshFacts } from '@/types/generated';
 import { LookEvidence } from './LookEvidence';
 import type { Draft } from './Viewers';
@@ -30,6 +30,15 @@ function show(mesh: MeshFacts, draft: Partial<Draft> = {}, scale = 1) {
             previewed={null}
             sight={sightline()}
             marks={markList()}
+            thin={{
+                report: thickness(),
+                problem: null,
+                isTinted: false,
+                onStart: vi.fn(),
+                onStop: vi.fn(),
+                onTint: vi.fn(),
+                onStance: vi.fn(),
+            }}
             draft={{ ...asShown, ...draft }}
             {...on}
         />,

@@ -1,7 +1,9 @@
+import type { ComponentProps } from 'react';
 import { mm, number, unit } from '@/lib/format';
 import type { MarkList, MeshFacts, Sightline } from '@/types/generated';
 import { Marked } from './Marked';
 import { Recipe } from './Recipe';
+import { Thin } from './Thin';
 import { Repairs } from './Repairs';
 import type { Axis } from './display';
 import { Viewers, type Draft } from './Viewers';
@@ -24,6 +26,7 @@ type Props = {
     onMarks: () => void;
     onRank: () => void;
     onFile: (file: File) => Promise<string>;
+    thin: ComponentProps<typeof Thin>;
 };
 
 /** The Look station: is the mesh sound, how big is it, and from where will people look? */
@@ -45,6 +48,7 @@ export function LookEvidence({
     onMarks,
     onRank,
     onFile,
+    thin,
 }: Props) {
     const faults: [string, number][] = [
         ['Edges at a hole', mesh.boundaryEdges],
@@ -99,6 +103,7 @@ export function LookEvidence({
                 onShownUp={onShownUp}
                 onApply={onApplyViewers}
             />
+            <Thin {...thin} />
             <Marked marks={marks} onMarks={onMarks} onRank={onRank} />
             <Recipe
                 onFile={onFile}

@@ -39,7 +39,7 @@ export function MarksPanel(p: Props) {
                     <h2 className="text-[20px] leading-tight">Mark faces</h2>
                     <p className="mt-1 font-serif text-[15px] leading-snug">
                         {list.facets === 0 ? 'Nothing is marked yet.' : <strong>{number(list.facets)} facets</strong>}
-                        {list.facets > 0 && ' are marked.'} {kind?.why}
+                        {list.facets > 0 && ' are marked.'}
                     </p>
                 </div>
                 {[list.setAside, list.note].map(
@@ -67,6 +67,11 @@ export function MarksPanel(p: Props) {
                         </li>
                     ))}
                 </ul>
+                {kind && (
+                    <p className="text-[13px] leading-snug">
+                        <strong>{kind.label}:</strong> {kind.why}
+                    </p>
+                )}
                 <div className="rule-t pt-2.5 text-[13px]">
                     <div role="radiogroup" aria-label="Mark with" className="flex flex-wrap gap-0.5">
                         {TOOLS.map((tool) => (

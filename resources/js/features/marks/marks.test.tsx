@@ -101,7 +101,8 @@ describe('the marks panel', () => {
 
     it('says what is marked, what the mark does, and where the marks went', () => {
         show({ facets: 1214, setAside: '2 marked facets are set aside.', isRanked: false });
-        expect(document.body.textContent).toContain('1,214 facets are marked. why hide');
+        expect(document.body.textContent).toContain('1,214 facets are marked.');
+        expect(document.body.textContent).toContain('hide: why hide');
         expect(screen.getByText('2 marked facets are set aside.')).toBeTruthy();
         expect(screen.getByText(/do not know these marks yet/)).toBeTruthy();
     });

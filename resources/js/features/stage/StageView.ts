@@ -204,7 +204,7 @@ export class StageView {
 
     update(state: StageState, animate = true): void {
         const still = !animate || matchMedia('(prefers-reduced-motion: reduce)').matches;
-        const wasShelf = this.state.isShelf;
+        const before = this.state;
         this.state = state;
         const goals = state.panes.map((p) => StageView.stance(p));
         const changed = goals.some((q, i) => !this.shown[i] || this.shown[i].angleTo(q) > 1e-4) || goals.length !== this.shown.length;
@@ -221,7 +221,7 @@ export class StageView {
         this.grip.isOn = state.isHeld;
         this.brush.set(state.brush?.tool ?? null, state.brush?.radiusMm ?? 1);
         this.ring.build(this.state.isShelf && !state.brush, this.state.sight);
-        if (wasShelf !== state.isShelf) this.home();
+        if (before.isShelf !== state.isShelf || Boolean(before.brush) !== Boolean(state.brush)) this.home();
         this.draw();
     }
 
@@ -237,7 +237,7 @@ export class StageView {
     /** Back to the view from the viewers' side. */
     home = (): void => {
         // on the shelf the viewers' ring in front has to be in the picture, too
-        const { isShelf } = this.state;
+        const isShelf = this.state.isShelf && !this.state.brush;
         const distance = (this.radius / Math.sin(THREE.MathUtils.degToRad(this.camera.fov / 2))) * (isShelf ? 1.5 : 1.02);
         const height = this.heightMm() * (isShelf ? 0.3 : 0.5);
         this.controls.target.set(0, 0, height);

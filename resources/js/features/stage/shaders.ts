@@ -70,7 +70,7 @@ void main() {
         bool down = mod(gl_FragCoord.x + gl_FragCoord.y, 7.0) < 2.4;
         bool up = mod(gl_FragCoord.x - gl_FragCoord.y, 7.0) < 2.0;
         bool striped = code == 2 || code == 5 || code == 7;
-        float share = striped ? (down ? 0.95 : 0.3) : code == 3 ? (down || up ? 0.95 : 0.4) : code == 9 ? (up ? 0.85 : 0.12) : code == 8 ? 0.55 : 0.85;
+        float share = striped ? (down ? 0.95 : 0.3) : code == 3 ? (down || up ? 0.95 : 0.4) : code == 9 ? (mod(gl_FragCoord.x, 6.0) < 3.0 && mod(gl_FragCoord.y, 6.0) < 3.0 ? 0.95 : 0.1) : code == 8 ? 0.55 : 0.85;
         tint = code > 0 ? mix(uZero, uMarks[code - 1], share) : uZero;
     }
     float key = max(0.0, dot(vLit, normalize(vec3(-0.45, 0.6, 0.66))));

@@ -3,6 +3,7 @@
 use App\Http\Controllers\AccountController;
 use App\Http\Controllers\AnalysisController;
 use App\Http\Controllers\CabinetController;
+use App\Http\Controllers\ContactSheetController;
 use App\Http\Controllers\ExportController;
 use App\Http\Controllers\FileController;
 use App\Http\Controllers\MarksController;
@@ -46,6 +47,7 @@ Route::middleware(KnowThePerson::class)->group(function () {
     Route::get('/pieces/{piece}/rests', [RestsController::class, 'show']);
     Route::put('/pieces/{piece}/plan', [PlanController::class, 'update']);
     Route::get('/pieces/{piece}/export/{format}', [ExportController::class, 'show'])->whereIn('format', ['stl', '3mf', 'obj', 'json', 'sheet']);
+    Route::get('/pieces/{piece}/contact-sheet', [ContactSheetController::class, 'show']);
     Route::get('/pieces/{piece}/{kind}', [PieceFileController::class, 'show'])->whereIn('kind', ['geometry', 'seen', 'repair', 'thickness-tint', 'picture']);
     Route::get('/pieces/{piece}/thickness', [ThicknessController::class, 'show']);
     Route::post('/pieces/{piece}/thickness', [ThicknessController::class, 'store']);

@@ -12,6 +12,7 @@ use App\Storage\PortraitPng;
 use Illuminate\Support\Str;
 use Wrenlo\Core\Format\MeshFormats;
 use Wrenlo\Core\Geometry\Rotation;
+use Wrenlo\Core\Mark\MarkKind;
 use Wrenlo\Core\Mark\MarksFile;
 use Wrenlo\Core\Orientation\Criteria;
 use Wrenlo\Core\Orientation\Lean;
@@ -85,7 +86,8 @@ final readonly class ExportPlan
             'piece' => $this->piece, 'plan' => $this->piece->plan, 'metrics' => $metrics, 'choice' => PlanChoice::of($this->piece),
             'lean' => Lean::words($this->stance->up(), $this->piece->display()),
             'reason' => $this->reason(),
-            'criteria' => Criteria::all(),
+            'criteria' => array_filter(Criteria::all(), fn (string $key): bool => $key !== 'marked' || ! $this->piece->marks()->isEmpty(), ARRAY_FILTER_USE_KEY),
+            'marked' => $this->marked(),
             'own' => $this->ownPose(),
             'layerMm' => $this->stance->analysis->layer_mm, 'limitDeg' => $this->stance->analysis->limit_deg,
             'picture' => 'data:image/png;base64,'.base64_encode($this->picture()),
@@ -95,6 +97,14 @@ final readonly class ExportPlan
     private function standing(): \Wrenlo\Core\Mesh\Mesh
     {
         return LoadStances::reading($this->piece)->mesh->standing(Rotation::bringingUp($this->stance->up()), $this->stance->lift_mm);
+    }
+
+    /** @return list<string> what is marked, with its area */
+    private function marked(): array
+    {
+        $areas = $this->piece->markSet()->areas_mm2 ?? [];
+
+        return array_map(static fn (string $key, float $mm2): string => mb_strtolower(MarkKind::from($key)->label()).' '.number_format($mm2).' mm²', array_keys($areas), $areas);
     }
 
     /** PNG bytes; drawn once. */

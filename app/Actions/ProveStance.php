@@ -16,7 +16,7 @@ use Wrenlo\Core\Orientation\Stances;
 /** Replaces a candidate's estimates by exact numbers, and draws what the screen shows of it. */
 final class ProveStance
 {
-    public const PICTURE_PX = 112;
+    public const PICTURE_PX = 160;
 
     public static function measure(Candidate $candidate, Stances $stances): HeightField
     {

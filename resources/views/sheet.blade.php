@@ -46,6 +46,8 @@
             <tr><th>Height on the plate</th><td>{{ $n($metrics->heightMm) }} mm</td><td>{{ $metrics->heightMm > $plan->printer->bed_z_mm ? 'too tall for this printer' : 'the printer offers '.$n($plan->printer->bed_z_mm, 0).' mm' }}</td></tr>
             <tr><th>Supports</th><td>{{ $n($metrics->supportMm3 / 1000) }} cm³</td><td>from {{ $n($limitDeg, 0) }}° off the vertical; they touch {{ $n($metrics->scarMm2, 0) }} mm² and rest on {{ $n($metrics->landingMm2, 0) }} mm² of the piece; {{ $metrics->islands }} {{ $metrics->islands === 1 ? 'island starts' : 'islands start' }} in the air</td></tr>
             <tr><th>Toppling</th><td>{{ $n($metrics->toppleMarginMm) }} mm</td><td>{{ $metrics->toppleMarginMm > 0 ? 'inside its own footprint' : 'outside its own footprint: it leans on its supports' }}; with support feet {{ $n($metrics->toppleSupportedMm) }} mm</td></tr>
+            <tr><th>On the plate</th><td>{{ $metrics->steady->raft ? 'raft' : ($metrics->steady->brimMm > 0 ? 'brim '.$n($metrics->steady->brimMm, 0).' mm' : 'no brim') }}</td><td>{{ $metrics->steady->fitsBed ? '' : 'does not fit the bed; ' }}balance on the way up {{ $n($metrics->steady->stagesMm) }} mm inside what stands, at its worst{{ $metrics->steady->speedCapMmS > 0 ? '; tall and thin: outer walls no faster than '.$n($metrics->steady->speedCapMmS, 0).' mm/s' : '' }}{{ $metrics->steady->tipsTurnedMmS2 > 1.1 * $metrics->steady->tipsUnturnedMmS2 && $metrics->steady->tipsUnturnedMmS2 > 0 ? '; on a bed that moves, turn it by '.$n($metrics->steady->turnDeg, 0).'° about Z' : '' }}</td></tr>
+            <tr><th>Thinnest section across the layers</th><td>{{ $n($metrics->weakestMm2) }} mm²</td><td>{{ $metrics->trapped > 0 ? $metrics->trapped.' '.($metrics->trapped === 1 ? 'pocket' : 'pockets').' of support that no tool reaches' : 'every support can be reached with a tool' }}{{ $marked === [] ? '' : '; marked: '.implode(', ', $marked) }}</td></tr>
             </tbody>
         </table>
     </section>
@@ -60,7 +62,7 @@
             @endforeach
             </tbody>
         </table>
-        <p class="soft">Stances measured at {{ $n($layerMm, 2) }} mm layers. Hours and grams are a first estimate from wall, skin, infill and support volumes; acceleration and minimum layer times are not in it. “Seen” counts what faces the viewers; what hides behind other parts still counts as seen.</p>
+        <p class="soft">Stances measured at {{ $n($layerMm, 2) }} mm layers. Hours and grams are a first estimate from wall, skin, infill and support volumes; acceleration and minimum layer times are not in it. “Seen” counts what faces the viewers; what hides behind other parts does not count.</p>
     </section>
 
     <section class="care">

@@ -15,7 +15,7 @@ function addresses(App\Models\Piece $piece): array
     return [
         ['GET', $p], ['PATCH', $p], ['DELETE', $p], ['GET', "{$p}/analysis"], ['POST', "{$p}/analysis"], ['DELETE', "{$p}/analysis"], ['GET', "{$p}/ranking"],
         ['PUT', "{$p}/plan"], ['GET', "{$p}/export/stl"], ['GET', "{$p}/export/json"], ['GET', "{$p}/export/sheet"], ['GET', "{$p}/geometry"], ['GET', "{$p}/seen"],
-        ['POST', "{$p}/split"], ['POST', "{$p}/file"], ['GET', "{$p}/thickness"], ['POST', "{$p}/thickness"], ['DELETE', "{$p}/thickness"], ['POST', "{$p}/marks"], ['POST', "{$p}/marks/undo"], ['POST', "{$p}/marks/redo"], ['GET', "{$p}/patches/0"], ['POST', "{$p}/pose"], ['POST', "{$p}/stances"], ['GET', "{$p}/rests"], ['GET', "{$p}/picture"], ['GET', "/stances/{$stance}"], ['GET', "/stances/{$stance}/picture"],
+        ['POST', "{$p}/split"], ['POST', "{$p}/file"], ['GET', "{$p}/thickness"], ['POST', "{$p}/thickness"], ['DELETE', "{$p}/thickness"], ['POST', "{$p}/marks"], ['POST', "{$p}/marks/undo"], ['POST', "{$p}/marks/redo"], ['GET', "{$p}/patches/0"], ['POST', "{$p}/pose"], ['POST', "{$p}/stances"], ['GET', "{$p}/rests"], ['GET', "{$p}/contact-sheet"], ['GET', "{$p}/picture"], ['GET', "/stances/{$stance}"], ['GET', "/stances/{$stance}/picture"],
         ['PUT', "/shelf/printers/{$piece->plan->printer_id}"], ['DELETE', "/shelf/nozzles/{$piece->plan->nozzle_id}"], ['DELETE', "/shelf/filaments/{$piece->plan->filament_id}"],
     ];
 }

@@ -97,3 +97,19 @@ it('always ranks the pose of the file along, proven', function () {
     $own = collect($this->getJson("/pieces/{$piece->id}/ranking")->json('stances'))->firstWhere('origin', 'file');
     expect($own['lean'])->toBe('upright')->and($own['exact'])->toBeTrue();
 });
+
+it('puts the best stances on one contact sheet, with what was pinned and taken', function () {
+    $waiting = Pieces::waiting();
+    $this->get("/pieces/{$waiting->id}/contact-sheet")->assertStatus(409);
+    $piece = Pieces::analysed();
+    $stances = $this->getJson("/pieces/{$piece->id}/ranking")->json('stances');
+    $last = end($stances);
+    decide($piece, ['pinned_candidate_id' => $last['id']]);
+    $page = $this->get("/pieces/{$piece->id}/contact-sheet?count=4")->assertOk()->assertSee('pinned')->assertDontSee('Kept clear');
+    expect(preg_match_all('#<li>#', (string) $page->getContent()))->toBe(4);
+    foreach ([...array_slice($stances, 0, 3), $last] as $s) {
+        $page->assertSee("/stances/{$s['id']}/picture", false)->assertSee(number_format($s['grams']).' g');
+    }
+    $page->assertDontSee("/stances/{$stances[3]['id']}/picture", false);
+    expect(preg_match_all('#<li>#', (string) $this->get("/pieces/{$piece->id}/contact-sheet?count=99")->getContent()))->toBe(12);
+});

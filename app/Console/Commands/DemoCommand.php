@@ -96,7 +96,7 @@ final class DemoCommand extends Command
         DB::table('jobs')->where('payload', 'like', "%{$property}%;i:{$id};%")->delete();
     }
 
-    /** The head is what people look at, no support may touch the bill, the underside of the post may have anything. */
+    /** The head is what people look at, the post behind may have anything, no seam down the breast. */
     private function mark(Piece $piece): void
     {
         $surface = LoadSurface::for($piece);
@@ -105,8 +105,8 @@ final class DemoCommand extends Command
         $far = 1e3;
         foreach ([
             [MarkKind::Show, [[0, 0, -1, -125], [-1, 0, 0, -12], [1, 0, 0, 38]]],
-            [MarkKind::NeverSupport, [[-1, 0, 0, -38]]],
-            [MarkKind::Hide, [[0, 0, 1, 0.5]]],
+            [MarkKind::Hide, [[0, 0, 1, 40], [0, -1, 0, -4]]],
+            [MarkKind::NoSeam, [[-1, 0, 0, -8], [1, 0, 0, 38], [0, 0, -1, -85]]],
         ] as [$kind, $planes]) {
             PaintMarks::handle($piece, $kind, false, $picker->inside([...$planes, [0, 0, 1, $far]]), $areas);
         }

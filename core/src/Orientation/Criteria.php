@@ -26,11 +26,11 @@ final class Criteria
             ),
             new Criterion(
                 key: 'scar', label: 'Scars seen', unit: 'mm²', decimals: 0, lowerIsBetter: true, noun: 'seen scars',
-                why: 'Area where supports touch, weighted by how much the viewers see of it.',
+                why: 'Area where supports touch, weighted by how much the viewers see of it; what is marked to be shown counts three times.',
                 notable: 5, read: static fn (StanceMetrics $m): float => $m->seenScarMm2,
             ),
             new Criterion(
-                key: 'marked', label: 'Marked faces kept clear', unit: 'mm²', decimals: 0, lowerIsBetter: true, noun: 'support on marked faces',
+                key: 'marked', label: 'Kept clear', unit: 'mm²', decimals: 0, lowerIsBetter: true, noun: 'support on marked faces',
                 why: 'Area where supports would touch faces marked never support or mating.',
                 notable: 1, read: static fn (StanceMetrics $m): float => $m->markedContactMm2,
             ),

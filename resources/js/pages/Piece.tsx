@@ -413,6 +413,7 @@ export default function Piece({ bench, ranking: stored, criteria, presets, shelf
         if (!ranking || !stance) return <Working pieceId={bench.id} analysis={analysis} />;
         return (
             <StandEvidence
+                pieceId={bench.id}
                 marks={marks.list}
                 onRank={rankAnew}
                 ranking={ranking}

@@ -12,7 +12,7 @@ export function Histogram({ report, lineMm }: { report: ThicknessReport; lineMm:
     const below = bins.reduce((sum, a) => sum + a, 0);
     const limits: [number, string][] = [
         [lineMm, 'one line'],
-        [2 * lineMm, 'two'],
+        [2 * lineMm, 'two lines'],
     ];
     const summary = `Surface by thickness from 0 to ${SHOWN_MM} mm: ${area(below)} of ${area(report.areaMm2)} are thinner than ${SHOWN_MM} mm, ${area(report.underNoteMm2)} thinner than 1 mm.`;
     return (
@@ -26,16 +26,16 @@ export function Histogram({ report, lineMm }: { report: ThicknessReport; lineMm:
                         y={BASE - (BASE - 12) * (a / most)}
                         width={x(report.binMm) - 1}
                         height={(BASE - 12) * (a / most)}
-                        style={{ fill: (k + 0.5) * report.binMm < lineMm ? 'var(--color-error)' : 'var(--measure-thickness)' }}
+                        style={{ fill: (k + 0.5) * report.binMm < lineMm ? 'var(--color-error)' : 'var(--color-success)' }}
                         opacity={(k + 0.5) * report.binMm < 2 * lineMm ? 1 : 0.6}
                     >
                         <title>{`${number(k * report.binMm, 1)} to ${number((k + 1) * report.binMm, 1)} mm: ${area(a)}`}</title>
                     </rect>
                 ))}
-                {limits.map(([at, name]) => (
+                {limits.map(([at, name], row) => (
                     <g key={name}>
                         <line x1={x(at)} x2={x(at)} y1={0} y2={BASE} stroke="var(--color-base-content)" strokeDasharray="2 2" />
-                        <text x={x(at) + 3} y={8} fontSize={9} fill="var(--soft)">
+                        <text x={x(at) + 3} y={8 + 10 * row} fontSize={9} fill="var(--soft)">
                             {name}
                         </text>
                     </g>

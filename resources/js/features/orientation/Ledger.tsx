@@ -23,7 +23,7 @@ const ROWS: Row[] = [
     },
     {
         label: 'Seen scar',
-        why: 'Area where support tops and feet touch the piece (height field), weighted by the share of viewers it faces.',
+        why: 'Area where support tops and feet touch the piece (height field), weighted by the share of viewers it faces; what is marked to be shown counts three times.',
         of: (s) => s.seenScarMm2,
         decimals: 0,
         unit: 'mm²',

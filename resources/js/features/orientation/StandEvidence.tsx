@@ -10,6 +10,7 @@ import { TradeOff } from './TradeOff';
 import { Weights } from './Weights';
 
 type Props = {
+    pieceId: number;
     marks: MarkList;
     onRank: () => void;
     ranking: StanceRanking;
@@ -55,7 +56,12 @@ export function StandEvidence(p: Props) {
                         </button>
                     </p>
                 )}
-                <Weights criteria={p.criteria} presets={p.presets} weights={p.weights} onChange={p.onWeights} />
+                <Weights
+                    criteria={p.criteria.filter((c) => c.key !== 'marked' || p.marks.facets > 0)}
+                    presets={p.presets}
+                    weights={p.weights}
+                    onChange={p.onWeights}
+                />
                 <div className="flex flex-wrap items-center gap-[3px] text-[11.5px]" role="group" aria-label="Only stances that">
                     {FILTERS.filter((f) => f.key !== 'marked' || p.marks.facets > 0).map((f) => (
                         <button
@@ -68,7 +74,10 @@ export function StandEvidence(p: Props) {
                             {f.label}
                         </button>
                     ))}
-                    <button type="button" className="ml-auto underline" aria-pressed={isChart} onClick={() => setChart(!isChart)}>
+                    <a href={`/pieces/${p.pieceId}/contact-sheet`} target="_blank" rel="noreferrer" className="ml-auto underline">
+                        on one sheet
+                    </a>
+                    <button type="button" className="underline" aria-pressed={isChart} onClick={() => setChart(!isChart)}>
                         {isChart ? 'as prints' : 'as a chart'}
                     </button>
                 </div>

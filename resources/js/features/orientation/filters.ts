@@ -5,11 +5,11 @@ export type Filter = { key: string; label: string; keeps: (s: Stance) => boolean
 
 export const FILTERS: Filter[] = [
     { key: 'fits', label: 'fits the bed', keeps: (s) => s.fitsBed },
-    { key: 'raft', label: 'without raft', keeps: (s) => !s.raft },
-    { key: 'brim', label: 'without brim', keeps: (s) => !s.raft && s.brimMm === 0 },
-    { key: 'trapped', label: 'no trapped supports', keeps: (s) => s.trapped === 0 },
-    { key: 'marked', label: 'no support on marked faces', keeps: (s) => s.markedContactMm2 < 0.5 },
-    { key: 'unsupported', label: 'no supports at all', keeps: (s) => s.supportCm3 < 0.005 },
+    { key: 'raft', label: 'no raft', keeps: (s) => !s.raft },
+    { key: 'brim', label: 'no brim', keeps: (s) => !s.raft && s.brimMm === 0 },
+    { key: 'trapped', label: 'none trapped', keeps: (s) => s.trapped === 0 },
+    { key: 'marked', label: 'marked faces clear', keeps: (s) => s.markedContactMm2 < 0.5 },
+    { key: 'unsupported', label: 'no supports', keeps: (s) => s.supportCm3 < 0.005 },
 ];
 
 export function filtered(stances: Stance[], chosen: string[]): Stance[] {

@@ -79,6 +79,7 @@ describe('the Stand station', () => {
         };
         render(
             <StandEvidence
+                pieceId={7}
                 marks={markList()}
                 ranking={ranking()}
                 criteria={criteria}

@@ -11,6 +11,8 @@ export type Measure = {
     note: string;
     /** offered in the switch only when there is something to show */
     onDemand?: boolean;
+    /** dark is the low end */
+    isReversed?: boolean;
 };
 
 export const MEASURES: Measure[] = [
@@ -45,6 +47,7 @@ export const MEASURES: Measure[] = [
         title: 'Thickness to the opposite wall',
         ink: '--measure-thickness',
         ticks: () => ['0', '1', '2', '3', '4\u202Fmm and more'],
+        isReversed: true,
         note: 'Measured inwards from each facet. Darker is thinner; hatched is below one line and will not print.',
         onDemand: true,
     },

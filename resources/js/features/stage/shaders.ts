@@ -60,7 +60,7 @@ void main() {
         // extra runs from 0 to 1 over 0 … 4 mm; nothing measured is 1
         bool thin = vExtra < uLine / 4.0;
         bool stripe = mod(gl_FragCoord.x + gl_FragCoord.y, 7.0) < 1.6;
-        tint = mix(uZero, uInk, thin && stripe ? 1.0 : pow(1.0 - vExtra, 1.4) * 0.9);
+        tint = mix(uZero, uInk, thin && stripe ? 1.0 : (1.0 - vExtra) * 0.95);
     } else if (uMode == 5) {
         bool stripe = mod(gl_FragCoord.x - gl_FragCoord.y, 6.0) < 2.0;
         tint = mix(uZero, uInk, vExtra > 0.5 ? (stripe ? 1.0 : 0.75) : 0.0);

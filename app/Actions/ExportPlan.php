@@ -86,7 +86,7 @@ final readonly class ExportPlan
             'piece' => $this->piece, 'plan' => $this->piece->plan, 'metrics' => $metrics, 'choice' => PlanChoice::of($this->piece),
             'lean' => Lean::words($this->stance->up(), $this->piece->display()),
             'reason' => $this->reason(),
-            'criteria' => array_filter(Criteria::all(), fn (string $key): bool => $key !== 'marked' || ! $this->piece->marks()->isEmpty(), ARRAY_FILTER_USE_KEY),
+            'criteria' => array_filter(Criteria::all(), fn (string $key): bool => $key !== 'marked' || ! $this->piece->marks()->keptClear()->isEmpty(), ARRAY_FILTER_USE_KEY),
             'marked' => $this->marked(),
             'own' => $this->ownPose(),
             'layerMm' => $this->stance->analysis->layer_mm, 'limitDeg' => $this->stance->analysis->limit_deg,

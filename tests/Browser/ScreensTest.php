@@ -14,7 +14,7 @@ it('has no serious accessibility finding on any screen, by day and by night', fu
         $chrome->visit($app->url)->waitForText('Curlew on a mooring post');
         $ids = $chrome->js("return [...document.querySelectorAll('main a[href^=\"/pieces/\"]')].map((a) => a.getAttribute('href'))");
         expect($ids)->toHaveCount(4);
-        $screens = ['/' => 'The cabinet', '/shelf' => 'What you print with', $ids[0].'#look' => 'A sound solid', $ids[0].'#stand' => 'Stance', $ids[0].'#layers' => 'How fine?', $ids[0].'#sheet' => 'Take it to the printer', $ids[2].'#look' => 'Not a closed solid', "{$ids[0]}/export/sheet" => 'Set this'];
+        $screens = ['/' => 'The cabinet', '/shelf' => 'What you print with', $ids[0].'#look' => 'A sound solid', $ids[0].'#stand' => 'Stance', $ids[0].'#layers' => 'How fine?', $ids[0].'#sheet' => 'Take it to the printer', $ids[2].'#look' => 'Not a closed solid', "{$ids[0]}/export/sheet" => 'Set this', "{$ids[0]}/contact-sheet" => 'What matters'];
         $found = [];
         foreach (['reed', 'tide'] as $theme) {
             $chrome->js("localStorage.setItem('wrenlo-theme', arguments[0])", $theme);
@@ -24,6 +24,16 @@ it('has no serious accessibility finding on any screen, by day and by night', fu
                 foreach ($chrome->axe() as $finding) {
                     $found[] = "{$theme} {$path}: {$finding}";
                 }
+            }
+        }
+        // what opens over a station: marking, and the piece in the hand
+        foreach ([['#look', 'm', 'Mark faces', 'Face by face'], ['#stand', 'h', 'Stance', 'Measured layer by layer']] as [$at, $key, $words, $opened]) {
+            $chrome->visit('about:blank')->visit($app->url.$ids[0].$at)->waitForText($words);
+            $chrome->until('the stage', fn (Chrome $c) => $c->all('[data-stage=ready]') !== [], 60);
+            $chrome->keys($key);
+            $chrome->waitForText($opened);
+            foreach ($chrome->axe() as $finding) {
+                $found[] = "{$at} {$key}: {$finding}";
             }
         }
         expect($found)->toBe([]);

@@ -7,6 +7,7 @@ namespace Tests\Support;
 use Closure;
 use Facebook\WebDriver\Chrome\ChromeDevToolsDriver;
 use Facebook\WebDriver\Chrome\ChromeOptions;
+use Facebook\WebDriver\Interactions\WebDriverActions;
 use Facebook\WebDriver\Remote\DesiredCapabilities;
 use Facebook\WebDriver\Remote\RemoteWebDriver;
 use Facebook\WebDriver\WebDriverBy;
@@ -78,6 +79,30 @@ final class Chrome
     public function js(string $script, mixed ...$arguments): mixed
     {
         return $this->driver->executeScript($script, $arguments);
+    }
+
+    /**
+     * Presses on the stage, goes through these places with the button down, and lets go.
+     *
+     * @param  list<array{float, float}>  $places  shares of its width and height, from the upper left
+     */
+    public function drag(array $places): void
+    {
+        $canvas = $this->first('[data-stage=ready] canvas');
+        $size = $canvas->getSize();
+        $at = static fn (array $p): array => [(int) (($p[0] - 0.5) * $size->getWidth()), (int) (($p[1] - 0.5) * $size->getHeight())];
+        $actions = (new WebDriverActions($this->driver))->moveToElement($canvas, ...$at($places[0]))->clickAndHold();
+        foreach (array_slice($places, 1) as $place) {
+            $actions->moveToElement($canvas, ...$at($place));
+        }
+        $actions->release()->perform();
+    }
+
+    public function doubleClick(float $x, float $y): void
+    {
+        $canvas = $this->first('[data-stage=ready] canvas');
+        $size = $canvas->getSize();
+        (new WebDriverActions($this->driver))->moveToElement($canvas, (int) (($x - 0.5) * $size->getWidth()), (int) (($y - 0.5) * $size->getHeight()))->doubleClick()->perform();
     }
 
     public function keys(string $keys): void

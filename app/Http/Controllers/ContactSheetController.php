@@ -30,7 +30,7 @@ final class ContactSheetController extends Controller
         $own = [$plan->candidate_id, $plan->pinned_candidate_id];
         $kept = $all->filter(static fn (Stance $s): bool => in_array($s->id, $own, true));
         $stances = $all->take($count - $kept->where('rank', '>', $count)->count())->merge($kept)->unique('id')->sortBy('rank')->values();
-        $criteria = array_filter(Criteria::all(), static fn ($c, string $key): bool => ($plan->weights()->of[$key] > 0 || $key === 'support') && ($key !== 'marked' || ! $piece->marks()->isEmpty()), ARRAY_FILTER_USE_BOTH);
+        $criteria = array_filter(Criteria::all(), static fn ($c, string $key): bool => ($plan->weights()->of[$key] > 0 || $key === 'support') && ($key !== 'marked' || ! $piece->marks()->keptClear()->isEmpty()), ARRAY_FILTER_USE_BOTH);
 
         return view('contacts', [
             'piece' => $piece, 'plan' => $plan, 'analysis' => $analysis, 'stances' => $stances, 'criteria' => $criteria, 'weights' => $plan->weights()->of,

@@ -84,10 +84,10 @@ final readonly class Marks
         return $all->count();
     }
 
-    /** Short and the same for the same marks. */
-    public function key(): string
+    /** Facets no support may touch. */
+    public function keptClear(): FacetSet
     {
-        return $this->isEmpty() ? '' : substr(hash('sha256', (string) json_encode($this->toArray())), 0, 16);
+        return $this->of(MarkKind::NeverSupport)->with($this->of(MarkKind::Mating));
     }
 
     /**

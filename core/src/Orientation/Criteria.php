@@ -41,7 +41,7 @@ final class Criteria
             ),
             new Criterion(
                 key: 'seam', label: 'Seam seen', unit: 'mm', decimals: 0, lowerIsBetter: true, noun: 'seen seam',
-                why: 'Length of seam that shows when every outline begins where it is seen least.',
+                why: 'Length of seam that shows when every outline begins where it is seen least; where none should be it counts three times.',
                 notable: 3, read: static fn (StanceMetrics $m): float => $m->seenSeamMm,
             ),
             new Criterion(

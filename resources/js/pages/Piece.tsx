@@ -141,10 +141,7 @@ export default function Piece({ bench, ranking: stored, criteria, presets, shelf
     const canCompare = pinned !== null && stance !== null && pinned.id !== stance.id;
 
     const rankAnew = (): void =>
-        void json('POST', `/pieces/${bench.id}/analysis`).then(() => {
-            go('stand');
-            router.reload();
-        });
+        void json('POST', `/pieces/${bench.id}/analysis`).then(() => router.reload({ onFinish: () => go('stand') }));
     const toggleMarks = (): void => {
         if (marks.isOn) return stopMarking();
         if (station !== 'look') go('look');

@@ -42,7 +42,7 @@ it('lets a mark replace the one it contradicts', function () {
     expect($marks->toArray())->toBe(['show' => [3, 2], 'hide' => [1, 2], 'mating' => [2, 1]])->and($marks->facetCount())->toBe(4);
     expect($marks->painted(MarkKind::MustSupport, FacetSet::of([2]))->of(MarkKind::Mating)->isEmpty())->toBeTrue();
     expect($marks->erased(MarkKind::Show, FacetSet::of([3, 4]))->toArray())->not->toHaveKey('show');
-    expect($marks->key())->toBe(Marks::fromArray($marks->toArray(), 10)->key())->and(Marks::none()->key())->toBe('');
+    expect(Marks::fromArray($marks->toArray(), 10))->toEqual($marks)->and($marks->keptClear()->facets())->toBe([2]);
 });
 
 it('weighs what is shown threefold and what is hidden not at all', function () {

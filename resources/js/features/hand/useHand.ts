@@ -10,6 +10,7 @@ export type Hand = { up: Vec; liftMm: number };
 
 const SNAP_DEG = 3;
 const REST_MS = 250;
+const AGAIN_MS = 1500;
 
 /**
  * A pose turned by hand. While it moves the server is asked for the linear numbers, one question at a time; when it
@@ -56,6 +57,7 @@ export function useHand(pieceId: number) {
         latest.current = hand;
         if (!hand) return;
         const stopped = new AbortController();
+        let timer: ReturnType<typeof setTimeout> | undefined;
         const ask = async (exact: boolean): Promise<void> => {
             try {
                 const answer = await json<Stance>(
@@ -67,14 +69,16 @@ export function useHand(pieceId: number) {
                 if (latest.current === hand) setNumbers(answer);
                 setProblem(null);
             } catch (error) {
-                if (!stopped.signal.aborted) setProblem((error as Error).message);
+                if (stopped.signal.aborted) return;
+                setProblem((error as Error).message);
+                if (exact && latest.current === hand) timer = setTimeout(() => void ask(true), AGAIN_MS);
             }
         };
         if (!asking.current) {
             asking.current = true;
             void ask(false).finally(() => (asking.current = false));
         }
-        const timer = setTimeout(() => void ask(true), REST_MS);
+        timer = setTimeout(() => void ask(true), REST_MS);
         return () => {
             clearTimeout(timer);
             // a linear answer on its way may still arrive; it is dropped when the pose has moved on

@@ -50,9 +50,9 @@ export function MarksPanel(p: Props) {
                             </p>
                         ),
                 )}
-                <ul role="radiogroup" aria-label="Mark as" className="text-[13px]">
+                <div role="radiogroup" aria-label="Mark as" className="text-[13px]">
                     {list.kinds.map((k) => (
-                        <li key={k.key} className="rule-t first:border-t-0">
+                        <div key={k.key} className="rule-t first:border-t-0">
                             <button
                                 type="button"
                                 role="radio"
@@ -64,9 +64,9 @@ export function MarksPanel(p: Props) {
                                 <span className="flex-1">{k.label}</span>
                                 <span className="font-normal text-soft">{k.areaMm2 > 0 ? area(k.areaMm2) : '–'}</span>
                             </button>
-                        </li>
+                        </div>
                     ))}
-                </ul>
+                </div>
                 {kind && (
                     <p className="text-[13px] leading-snug">
                         <strong>{kind.label}:</strong> {kind.why}

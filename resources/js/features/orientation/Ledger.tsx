@@ -47,7 +47,7 @@ const ROWS: Row[] = [
     },
     {
         label: 'Seam seen',
-        why: 'Over coarse slices: the height of each, weighted by the least seen place along its outline. The shortest seam anyone will see.',
+        why: 'Over coarse slices: the height of each, weighted by the least seen place along its outline. The shortest seam anyone will see; where none should be it counts three times.',
         of: (s) => s.seenSeamMm,
         decimals: 0,
         unit: 'mm',

@@ -36,11 +36,21 @@ export function StandEvidence(p: Props) {
     const stances = filtered(p.ranking.stances, chosen);
     const stance = p.ranking.stances.find((s) => s.id === p.selectedId) ?? stances[0] ?? p.ranking.stances[0];
     const pinned = p.ranking.stances.find((s) => s.id === p.pinnedId) ?? null;
+    // only where something is to be kept clear is there anything to weigh
+    const isKeptClear = p.marks.kinds.some((k) => ['never_support', 'mating'].includes(k.key) && k.areaMm2 > 0);
     if (!stance) return null;
     return (
         <div className="flex h-full flex-col">
             <div className="min-h-0 flex-1 space-y-2 overflow-y-auto px-4 pt-2.5 pb-2">
                 <div>
+                    <p className="float-right mt-1.5 flex gap-2.5 text-[12px]">
+                        <button type="button" className="underline" aria-pressed={isChart} onClick={() => setChart(!isChart)}>
+                            {isChart ? 'as prints' : 'as a chart'}
+                        </button>
+                        <a href={`/pieces/${p.pieceId}/contact-sheet`} target="_blank" rel="noreferrer" className="underline">
+                            on one sheet
+                        </a>
+                    </p>
                     <h2 className="text-[20px] leading-tight">
                         Stance {stance.rank} of {p.ranking.stances.length}
                         {stance.origin === 'file' && <span className="text-[15px] text-soft"> · the pose of the file</span>}
@@ -57,13 +67,13 @@ export function StandEvidence(p: Props) {
                     </p>
                 )}
                 <Weights
-                    criteria={p.criteria.filter((c) => c.key !== 'marked' || p.marks.facets > 0)}
+                    criteria={p.criteria.filter((c) => c.key !== 'marked' || isKeptClear)}
                     presets={p.presets}
                     weights={p.weights}
                     onChange={p.onWeights}
                 />
                 <div className="flex flex-wrap items-center gap-[3px] text-[11.5px]" role="group" aria-label="Only stances that">
-                    {FILTERS.filter((f) => f.key !== 'marked' || p.marks.facets > 0).map((f) => (
+                    {FILTERS.filter((f) => f.key !== 'marked' || isKeptClear).map((f) => (
                         <button
                             key={f.key}
                             type="button"
@@ -74,12 +84,6 @@ export function StandEvidence(p: Props) {
                             {f.label}
                         </button>
                     ))}
-                    <a href={`/pieces/${p.pieceId}/contact-sheet`} target="_blank" rel="noreferrer" className="ml-auto underline">
-                        on one sheet
-                    </a>
-                    <button type="button" className="underline" aria-pressed={isChart} onClick={() => setChart(!isChart)}>
-                        {isChart ? 'as prints' : 'as a chart'}
-                    </button>
                 </div>
                 <div>
                     {stances.length === 0 ? (

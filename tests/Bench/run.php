@@ -9,7 +9,7 @@ declare(strict_types=1);
  *   bin/bench                    the whelk of the demo, best of three
  *   bin/bench FILE.stl           any mesh
  *   bin/bench --memory           peak memory of the whole chain on 1,000,000 facets
- *   bin/bench --pose             server time of a pose in the hand at 200,000 facets, median of 15
+ *   bin/bench --pose             server time of a pose in the hand, of marks and of thickness at 200,000 facets
  *   bin/bench --rank             server time of a re-ranking with 2,500 stored candidates, median of 50
  */
 
@@ -140,6 +140,7 @@ function application(int $directions): array
     }
     $app = require dirname(__DIR__, 2).'/bootstrap/app.php';
     $app->make(Illuminate\Contracts\Console\Kernel::class)->bootstrap();
+    $app['env'] = 'testing'; // requests made here carry no token
     Illuminate\Support\Facades\Artisan::call('migrate', ['--force' => true]);
     config(['wrenlo.directions' => $directions]);
 
@@ -148,7 +149,7 @@ function application(int $directions): array
 
 function poseBench(): void
 {
-    [$folder] = application(100);
+    [$folder, $kernel] = application(100);
     config(['wrenlo.finalists' => 2]);
     $path = "{$folder}/whelk.stl";
     writeStl($path, Marsh::whelk());
@@ -165,6 +166,29 @@ function poseBench(): void
         sort($times);
         printf("pose in the hand, %s facets, %s numbers, from storage to the answer: median %.0f ms, worst %.0f ms of 15\n", number_format((int) $piece->refresh()->triangles), $exact ? 'exact' : 'linear', $times[7], end($times));
     }
+    $facets = Wrenlo\Core\Mesh\Surface::ofFacets(App\Actions\LoadStances::reading($piece)->mesh);
+    foreach (['brush', 'patch', 'shell', 'window', 'mirrored brush'] as $tool) {
+        $times = [];
+        for ($n = 0; $n < 7; $n++) {
+            $f = 9_973 * ($n + 1) % $facets->count();
+            $at = [$facets->cx[$f], $facets->cy[$f], $facets->cz[$f]];
+            $gesture = match ($tool) {
+                'window' => ['planes' => [[1, 0, 0, $at[0]], [0, 1, 0, 99], [0, 0, 1, $at[2]]]],
+                'patch', 'shell' => ['facets' => [$f]],
+                default => ['facets' => [$f], 'points' => [$at], 'radius_mm' => 5, 'mirror' => $tool === 'brush' ? null : 'x'],
+            };
+            $request = Illuminate\Http\Request::create("http://127.0.0.1/pieces/{$piece->id}/marks", 'POST', ['kind' => 'hide', 'tool' => $tool === 'mirrored brush' ? 'brush' : $tool, ...$gesture], server: ['REMOTE_ADDR' => '127.0.0.1', 'HTTP_ACCEPT' => 'application/json']);
+            $start = hrtime(true);
+            $response = $kernel->handle($request);
+            $times[] = (hrtime(true) - $start) / 1e6;
+            $response->getStatusCode() === 200 || exit("Marking answered {$response->getStatusCode()}.\n");
+        }
+        sort($times);
+        printf("marking by %s, whole request: median %.0f ms, worst %.0f ms of 7\n", $tool, $times[3], end($times));
+    }
+    $start = hrtime(true);
+    App\Actions\StartThickness::handle($piece->refresh());
+    printf("thickness, from the click to the answer: %.1f s\n", (hrtime(true) - $start) / 1e9);
     exec('rm -rf '.escapeshellarg($folder));
 }
 
@@ -211,6 +235,14 @@ if ($mode === '--memory') {
     unset($mesh);
     [$laps] = chain($path);
     printf(", searched and proven %.0f MB; %.1f s to the first ranking, %.1f s to the refined one\n", memory_get_peak_usage() / 1e6, (array_sum($laps->ms) - $laps->ms['24 exact fields']) / 1e3, array_sum($laps->ms) / 1e3);
+    memory_reset_peak_usage();
+    unset($laps);
+    $mesh = MeshFormats::read(fopen($path, 'rb'), 'stl')->mesh;
+    $facets = Wrenlo\Core\Mesh\Surface::ofFacets($mesh);
+    $start = hrtime(true);
+    $beyond = Wrenlo\Core\Mesh\Neighbours::in($mesh);
+    $patches = Wrenlo\Core\Mark\Patches::of($facets, $beyond);
+    printf("taken apart to be marked, by itself: %s patches, %.1f s, %.0f MB\n", number_format(count($patches->seed)), (hrtime(true) - $start) / 1e9, memory_get_peak_usage() / 1e6);
     exit;
 }
 if ($mode === '--make-million') {

@@ -15,16 +15,22 @@ final class Polygon
      */
     public static function hull(array $points): array
     {
+        $x = array_column($points, 0);
+        $y = array_column($points, 1);
         $order = array_keys($points);
-        usort($order, static fn (int $p, int $q): int => $points[$p] <=> $points[$q]);
-        $order = self::withoutRepeats($order, $points);
+        array_multisort($x, SORT_NUMERIC, $y, SORT_NUMERIC, $order);
+        [$x, $y, $order] = self::withoutRepeats($x, $y, $order);
         if (count($order) < 3) {
             return $order;
         }
-        $lower = self::chain($order, $points);
-        $upper = self::chain(array_reverse($order), $points);
+        $lower = self::chain($x, $y);
+        $upper = self::chain(array_reverse($x), array_reverse($y));
+        $last = count($order) - 1;
 
-        return [...array_slice($lower, 0, -1), ...array_slice($upper, 0, -1)];
+        return [
+            ...array_map(static fn (int $k): int => $order[$k], array_slice($lower, 0, -1)),
+            ...array_map(static fn (int $k): int => $order[$last - $k], array_slice($upper, 0, -1)),
+        ];
     }
 
     /**
@@ -66,41 +72,50 @@ final class Polygon
     }
 
     /**
-     * @param  list<int>  $order  sorted by x, then y
-     * @param  list<array{float, float}>  $points
-     * @return list<int>
+     * @param  list<float>  $x  sorted by x, then y
+     * @param  list<float>  $y
+     * @param  list<int>  $order
+     * @return array{list<float>, list<float>, list<int>}
      */
-    private static function withoutRepeats(array $order, array $points): array
+    private static function withoutRepeats(array $x, array $y, array $order): array
     {
-        $kept = [];
-        foreach ($order as $i) {
-            if ($kept === [] || $points[$kept[count($kept) - 1]] !== $points[$i]) {
-                $kept[] = $i;
+        $kept = [[], [], []];
+        $last = -1;
+        foreach ($order as $k => $i) {
+            if ($last >= 0 && $x[$k] === $x[$last] && $y[$k] === $y[$last]) {
+                continue;
             }
+            $last = $k;
+            $kept[0][] = $x[$k];
+            $kept[1][] = $y[$k];
+            $kept[2][] = $i;
         }
 
         return $kept;
     }
 
     /**
-     * @param  list<int>  $order
-     * @param  list<array{float, float}>  $points
-     * @return list<int>
+     * @param  list<float>  $x  sorted
+     * @param  list<float>  $y
+     * @return list<int> places in these lists
      */
-    private static function chain(array $order, array $points): array
+    private static function chain(array $x, array $y): array
     {
         $chain = [];
-        foreach ($order as $i) {
-            while (($n = count($chain)) > 1) {
-                [$a, $b, $c] = [$points[$chain[$n - 2]], $points[$chain[$n - 1]], $points[$i]];
-                if (($b[0] - $a[0]) * ($c[1] - $a[1]) - ($b[1] - $a[1]) * ($c[0] - $a[0]) > 0) {
+        $n = 0;
+        foreach ($x as $k => $cx) {
+            $cy = $y[$k];
+            while ($n > 1) {
+                $a = $chain[$n - 2];
+                $b = $chain[$n - 1];
+                if (($x[$b] - $x[$a]) * ($cy - $y[$a]) - ($y[$b] - $y[$a]) * ($cx - $x[$a]) > 0) {
                     break;
                 }
-                array_pop($chain);
+                $n--;
             }
-            $chain[] = $i;
+            $chain[$n++] = $k;
         }
 
-        return $chain;
+        return array_slice($chain, 0, $n);
     }
 }

@@ -142,10 +142,12 @@ final class Stances
     private function shadow(Rotation $stance): array
     {
         $hull = $this->basis->hull;
+        [$a, $b, $c, $d, $e, $f] = $stance->rows;
         $points = [];
         foreach ($hull->x as $k => $x) {
-            $p = $stance->apply(new Vec3($x, $hull->y[$k], $hull->z[$k]));
-            $points[] = [$p->x, $p->y];
+            $y = $hull->y[$k];
+            $z = $hull->z[$k];
+            $points[] = [$a * $x + $b * $y + $c * $z, $d * $x + $e * $y + $f * $z];
         }
 
         return array_map(static fn (int $i): array => $points[$i], Polygon::hull($points));

@@ -42,6 +42,24 @@ try {
     $chrome->visit($app->url.$whelk.'#stand')->waitForText('these proven layer by layer', 240);
     $shoot('look', $curlew.'#look', 'A sound solid');
     $shoot('damaged', $fern.'#look', 'Not a closed solid');
+    $shoot('marks', $curlew.'#look', 'A sound solid', function (Chrome $c): void {
+        $c->keys('m');
+        $c->waitForText('Mark faces');
+        $c->keys('k');
+    });
+    $shoot('thickness', $pod.'#look', 'A sound solid', function (Chrome $c): void {
+        $c->button('Measure thickness')->click();
+        $c->waitForText('found the opposite wall', 60);
+        $c->keys('w');
+        $c->js("document.querySelector('section[aria-label=\"Thin and weak\"]').scrollIntoView()");
+    });
+    $shoot('hand', $curlew.'#stand', 'these proven layer by layer', function (Chrome $c): void {
+        $c->keys('h');
+        $c->waitForText('Measured layer by layer');
+        $c->drag([[0.5, 0.5], [0.56, 0.47], [0.6, 0.45]]);
+        $c->waitForText('Estimated while it moves');
+        $c->waitForText('Measured layer by layer', 60);
+    });
     $shoot('stand', $curlew.'#stand', 'these proven layer by layer', function (Chrome $c): void {
         $c->js("document.querySelectorAll('[data-stance]')[1].click()");
     });
@@ -62,6 +80,7 @@ try {
     $shoot('keys', $curlew.'#stand', 'Stance', $press('?'));
     $chrome->size(900, 1180);
     $shoot('sheet', $curlew.'/export/sheet', 'Set this');
+    $shoot('contacts', $curlew.'/contact-sheet', 'What matters');
     echo $app->log();
 } finally {
     $chrome->stop();

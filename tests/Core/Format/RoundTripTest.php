@@ -6,6 +6,7 @@ use Symfony\Component\Process\Process;
 use Tests\Support\MeshFiles;
 use Tests\Support\RealMeshes;
 use Tests\Support\Solids;
+use Tests\Support\Strict3mf;
 use Wrenlo\Core\Mesh\Mesh;
 use Wrenlo\Core\Mesh\MeshInspector;
 
@@ -45,6 +46,25 @@ it('writes 3MF that an independent reader reads equal', function () {
         ->and($found['volume'])->toEqualWithDelta($own->volumeMm3, 1e-5 * $own->volumeMm3) // the loader holds 32-bit numbers
         ->and($found['area'])->toEqualWithDelta($own->areaMm2, 1e-5 * $own->areaMm2);
 });
+
+// lib3mf 1.8.1 of the 3MF Consortium, Debian package lib3mf1, in its strict mode
+it('writes 3MF that the consortium’s own library reads equal, without a warning, in its strict mode', function () {
+    $mesh = movedBunny();
+    $own = MeshInspector::inspect($mesh);
+    $found = Strict3mf::read(Solids::file(MeshFiles::bytes($mesh, '3mf', 'Hare & “hound” <1>'), '3mf'));
+    expect($found['unit'])->toBe(1)->and($found['warnings'])->toBe(0)->and($found['triangles'])->toBe($own->triangles)
+        ->and($found['volume'])->toEqualWithDelta($own->volumeMm3, 1e-5 * $own->volumeMm3) // it holds 32-bit numbers
+        ->and($found['area'])->toEqualWithDelta($own->areaMm2, 1e-5 * $own->areaMm2);
+})->skip(fn () => ! Strict3mf::isInstalled(), 'lib3mf1 is not installed; bin/setup --test brings it.');
+
+it('asks a library that does refuse: a corner that does not exist, a unit that is none', function (string $from, string $to) {
+    $zip = new ZipArchive;
+    $path = Solids::file(MeshFiles::bytes(Solids::box(1, 2, 3), '3mf'), '3mf');
+    $zip->open($path);
+    $zip->addFromString('3D/3dmodel.model', str_replace($from, $to, (string) $zip->getFromName('3D/3dmodel.model')));
+    $zip->close();
+    expect(fn () => Strict3mf::read($path))->toThrow(RuntimeException::class);
+})->with([['v1="1"', 'v1="99"'], ['unit="millimeter"', 'unit="furlong"']])->skip(fn () => ! Strict3mf::isInstalled(), 'lib3mf1 is not installed; bin/setup --test brings it.');
 
 it('writes archives that PHP’s own ZIP class checks and unpacks', function () {
     $zip = new ZipArchive;

@@ -64,3 +64,31 @@ it('travels as a file that fits one mesh only', function () {
         expect(fn () => MarksFile::read($bad, 'abc', 12))->toThrow(InvalidArgumentException::class);
     }
 });
+
+it('survives 500 seeded mutations of a marks file: the same marks, others that fit the mesh, or a sentence', function () {
+    mt_srand(3_20261126);
+    $marks = Marks::none()->painted(MarkKind::Hide, FacetSet::of(range(10, 40)))->painted(MarkKind::NoSeam, FacetSet::of([1, 5, 90]));
+    $json = (string) json_encode(MarksFile::content($marks, 'abc', 100));
+    $read = $refused = 0;
+    for ($n = 0; $n < 500; $n++) {
+        $bytes = $json;
+        for ($k = mt_rand(1, 4); $k > 0; $k--) {
+            $at = mt_rand(0, strlen($bytes) - 1);
+            $bytes = match (mt_rand(0, 2)) {
+                0 => substr_replace($bytes, chr(mt_rand(32, 126)), $at, 1),
+                1 => substr_replace($bytes, (string) mt_rand(-5, 300), $at, mt_rand(0, 2)),
+                default => substr($bytes, 0, $at).substr($bytes, $at + mt_rand(1, 20)),
+            } ?: '{}';
+        }
+        try {
+            foreach (MarksFile::read($bytes, 'abc', 100)->sets as $set) {
+                expect(min($set->facets()))->toBeGreaterThanOrEqual(0)->and(max($set->facets()))->toBeLessThan(100);
+            }
+            $read++;
+        } catch (InvalidArgumentException $e) {
+            expect($e->getMessage())->toEndWith('.');
+            $refused++;
+        }
+    }
+    expect($read)->toBeGreaterThan(5)->and($refused)->toBeGreaterThan(100);
+});

@@ -74,10 +74,11 @@ describe('the hand that marks', () => {
         await waitFor(() => expect(calls.at(-1)?.[1]).toMatchObject({ kind: 'mating', tool: 'numbered', patch: 40, take_away: true }));
     });
 
-    it('draws the kind in the hand over the others, by its code', () => {
-        const stored = markList({ kinds: KINDS.map((key, k) => ({ key, label: key, why: '', areaMm2: 1, runs: [k, 1] })) });
+    it('draws smaller marks over larger ones and the kind in the hand over all', () => {
+        const stored = markList({ kinds: KINDS.map((key, k) => ({ key, label: key, why: '', areaMm2: k + 1, runs: [k, 1] })) });
         const { result } = renderHook(() => useMarks(7, stored, 100));
-        expect(result.current.layers.map((l) => l.code)).toEqual([1, 3, 4, 5, 6, 7, 2]);
+        act(() => result.current.start());
+        expect(result.current.layers.map((l) => l.code)).toEqual([7, 6, 5, 4, 3, 1, 2]);
     });
 });
 

@@ -92,11 +92,12 @@ export function useMarks(pieceId: number, stored: MarkList, longestMm: number) {
         const all = list.kinds.map((k) => ({
             code: KINDS.findIndex((name) => name === k.key) + 1,
             runs: k.runs,
-            isOwn: k.key === hand.kind,
+            areaMm2: k.areaMm2,
+            isOwn: isOn && k.key === hand.kind,
         }));
-        // what is being worked on lies over the rest
+        // a facet may bear several: the smaller mark lies over the larger, what is being worked on over all
         return [
-            ...all.sort((a, b) => Number(a.isOwn) - Number(b.isOwn)).map(({ code, runs }) => ({ code, runs })),
+            ...all.sort((a, b) => Number(a.isOwn) - Number(b.isOwn) || b.areaMm2 - a.areaMm2).map(({ code, runs }) => ({ code, runs })),
             ...(isOn && patch ? [{ code: STEPPED_TO, runs: patch.runs }] : []),
         ];
     }, [list, hand.kind, patch, isOn]);

@@ -117,23 +117,28 @@ export function StandEvidence(p: Props) {
                 <OnThePlate stance={stance} />
                 <Ledger stance={stance} pinned={pinned} />
             </div>
-            <div className="flex items-center gap-2 border-t border-base-300 px-4 py-2.5">
-                <button type="button" className="btn btn-neutral btn-sm" onClick={p.onTake} disabled={p.takenId === stance.id}>
+            <div className="flex items-center gap-1 border-t border-base-300 px-4 py-2.5">
+                <button type="button" className="btn btn-neutral btn-sm px-2.5" onClick={p.onTake} disabled={p.takenId === stance.id}>
                     {p.takenId === stance.id ? 'Taken' : 'Take this stance'}
                 </button>
                 <button
                     type="button"
-                    className="btn btn-ghost btn-sm font-normal"
+                    className="btn btn-ghost btn-sm px-2 font-normal"
                     onClick={p.onPin}
                     aria-pressed={p.pinnedId === stance.id}
                 >
                     {p.pinnedId === stance.id ? 'Unpin' : 'Pin'}
                 </button>
-                <button type="button" className="btn btn-ghost btn-sm font-normal" onClick={p.onHand}>
+                <button type="button" className="btn btn-ghost btn-sm px-2 font-normal" onClick={p.onHand}>
                     Turn by hand
                 </button>
                 {pinned && pinned.id !== stance.id && (
-                    <button type="button" className="btn btn-ghost btn-sm font-normal" onClick={p.onCompare} aria-pressed={p.isComparing}>
+                    <button
+                        type="button"
+                        className="btn btn-ghost btn-sm px-2 font-normal"
+                        onClick={p.onCompare}
+                        aria-pressed={p.isComparing}
+                    >
                         {p.isComparing ? 'One' : 'Side by side'}
                     </button>
                 )}

@@ -5,6 +5,7 @@ declare(strict_types=1);
 // One current picture of each main view, from the demo data.   bin/screenshots [name …]
 require dirname(__DIR__, 2).'/vendor/autoload.php';
 
+use Facebook\WebDriver\WebDriverKeys;
 use Tests\Support\Chrome;
 use Tests\Support\Running;
 
@@ -56,8 +57,8 @@ try {
     $shoot('hand', $curlew.'#stand', 'these proven layer by layer', function (Chrome $c): void {
         $c->keys('h');
         $c->waitForText('Measured layer by layer');
-        $c->drag([[0.5, 0.5], [0.56, 0.47], [0.6, 0.45]]);
-        $c->waitForText('Estimated while it moves');
+        $c->keys(WebDriverKeys::ARROW_RIGHT.WebDriverKeys::ARROW_RIGHT.WebDriverKeys::ARROW_UP);
+        usleep(600_000);
         $c->waitForText('Measured layer by layer', 60);
     });
     $shoot('stand', $curlew.'#stand', 'these proven layer by layer', function (Chrome $c): void {

@@ -12,6 +12,7 @@ use App\Models\Plan;
 use App\Storage\Blobs;
 use Wrenlo\Core\Layer\LayerChoices;
 use Wrenlo\Core\Orientation\Candidate;
+use Wrenlo\Core\Orientation\Criteria;
 use Wrenlo\Core\Orientation\StanceMetrics;
 use Wrenlo\Core\Settings\PrintProfile;
 use Wrenlo\Core\Thin\NozzleFit;
@@ -20,7 +21,7 @@ use Wrenlo\Core\Thin\SlenderPart;
 /** The thickness of a piece as the Look station shows it; `state` is “none” where it was not measured as the piece is now. */
 final readonly class ThicknessReport
 {
-    private const MOST_MEMBERS = 5;
+    private const MOST_MEMBERS = 4;
 
     /**
      * @param  list<float>  $histogramMm2  area in each bin of binMm; the last one holds what is thicker
@@ -115,6 +116,9 @@ final readonly class ThicknessReport
         $list = [];
         foreach (array_slice($members, 0, self::MOST_MEMBERS) as $m) {
             $part = SlenderPart::fromArray($m);
+            if ($part->sectionMm2 >= Criteria::SAFE_SECTION_MM2) {
+                break; // narrowest first
+            }
             $best = $bestCut = null;
             foreach ($ranked as $id => $candidate) {
                 $cut = $part->cutMm2($candidate->up);

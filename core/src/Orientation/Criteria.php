@@ -7,6 +7,9 @@ namespace Wrenlo\Core\Orientation;
 /** The list of everything stances are weighed by. A new criterion is one entry here (and its number in StanceMetrics). */
 final class Criteria
 {
+    /** A section from here on does not snap in use (common practice, no source). */
+    public const SAFE_SECTION_MM2 = 60.0;
+
     /** @return array<string, Criterion> by key, in the order of the sliders */
     public static function all(): array
     {
@@ -47,7 +50,7 @@ final class Criteria
             new Criterion(
                 key: 'snap', label: 'Thin parts safe', unit: 'mm²', decimals: 1, lowerIsBetter: false, noun: 'weakest section across the layers',
                 why: 'Smallest section that carries a part of the piece across its layers; above 60 mm² nothing snaps.',
-                notable: 2, read: static fn (StanceMetrics $m): float => min(60.0, $m->weakestMm2),
+                notable: 2, read: static fn (StanceMetrics $m): float => min(self::SAFE_SECTION_MM2, $m->weakestMm2),
             ),
             new Criterion(
                 key: 'stand', label: 'Standing safe', unit: 'mm', decimals: 1, lowerIsBetter: false, noun: 'margin against toppling',

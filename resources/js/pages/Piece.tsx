@@ -158,11 +158,13 @@ export default function Piece({ bench, ranking: stored, criteria, presets, shelf
         sight: { spreadDeg: look.draft.spreadDeg, eyeDeg: look.draft.eyeDeg },
     };
     const hasStrip = station !== 'look' && stance !== null;
-    const noStrip = analysis.underWay
-        ? 'The height score appears when this stance is proven.'
-        : stance && !stance.exact
-          ? 'This stance is being proven; its height score follows.'
-          : 'No height score yet.';
+    const noStrip = hand
+        ? 'The height score follows when this pose is kept.'
+        : analysis.underWay
+          ? 'The height score appears when this stance is proven.'
+          : stance && !stance.exact
+            ? 'This stance is being proven; its height score follows.'
+            : 'No height score yet.';
 
     return (
         <Frame
@@ -248,7 +250,7 @@ export default function Piece({ bench, ranking: stored, criteria, presets, shelf
                 {hasStrip && (
                     <div className="col-span-3">
                         <HeightScore
-                            tracks={!isShelf && detail?.id === stance?.id ? (detail?.tracks ?? null) : null}
+                            tracks={!isShelf && !hand && detail?.id === stance?.id ? (detail?.tracks ?? null) : null}
                             layerMm={layerMm}
                             totalHours={atLayer?.hours ?? stance?.hours ?? 0}
                             cutMm={cutMm}

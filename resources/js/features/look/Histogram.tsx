@@ -55,7 +55,8 @@ export function Histogram({ report, lineMm }: { report: ThicknessReport; lineMm:
                 ))}
             </svg>
             <figcaption className="text-[12px] text-soft">
-                {area(report.underNoteMm2)} are thinner than 1 mm; half the surface has {number(report.medianMm, 1)} mm or less behind it.
+                {report.underNoteMm2 < 0.05 ? 'Nothing is' : `${area(report.underNoteMm2)} are`} thinner than 1 mm; half the surface has{' '}
+                {number(report.medianMm, 1)} mm or less behind it.
             </figcaption>
         </figure>
     );

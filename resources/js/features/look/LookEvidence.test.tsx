@@ -121,7 +121,7 @@ describe('the Look station', () => {
     });
     it('says what is seen, and brings the usual angles of another way to show it', () => {
         const on = show(facts());
-        expect(document.body.textContent).toContain('A viewer sees 40 % of the surface at a time; 20 % nobody ever sees');
+        expect(document.body.textContent).toContain('A viewer sees 40\u202F% of the surface at a time; 20\u202F% nobody ever sees');
         fireEvent.change(screen.getByLabelText('Shown'), { target: { value: 'wall' } });
         expect(on.onDraft).toHaveBeenLastCalledWith({ turnDeg: 0, mode: 'wall', spreadDeg: 60, eyeDeg: 0 });
         fireEvent.change(screen.getByLabelText('Height of the eyes, degrees above level'), { target: { value: '40' } });

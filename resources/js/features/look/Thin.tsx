@@ -82,6 +82,10 @@ function verdict(own: NozzleRow, report: ThicknessReport): string {
     return `${area(own.unprintableMm2)} are thinner than one ${number(own.lineMm, 2)}\u202Fmm line and will not print; ${area(own.singleWallMm2)} are a single wall.`;
 }
 
+function orNone(mm2: number): string {
+    return mm2 < 0.05 ? '–' : area(mm2);
+}
+
 function Nozzles({ rows }: { rows: NozzleRow[] }) {
     return (
         <table className="mt-2 w-full" aria-label="What each nozzle would lose">
@@ -120,9 +124,9 @@ function Nozzles({ rows }: { rows: NozzleRow[] }) {
                             {'\u202Fmm'}
                             {n.isOwn && <span className="font-normal text-soft"> yours</span>}
                         </th>
-                        <td className="py-[3px] text-right">{area(n.seenLostMm2)}</td>
-                        <td className="py-[3px] text-right">{area(n.singleWallMm2)}</td>
-                        <td className="py-[3px] text-right">{area(n.offMultipleMm2)}</td>
+                        <td className="py-[3px] text-right">{orNone(n.seenLostMm2)}</td>
+                        <td className="py-[3px] text-right">{orNone(n.singleWallMm2)}</td>
+                        <td className="py-[3px] text-right">{orNone(n.offMultipleMm2)}</td>
                         <td className="py-[3px] text-right">{n.hours === null ? '–' : hours(n.hours)}</td>
                     </tr>
                 ))}

@@ -106,6 +106,9 @@ it('keeps the marks of the same file, sets those of another aside, and brings th
     expect($piece->fresh()->analysis->state->value)->toBe('done')->and($piece->fresh()->triangles)->toBe(12);
     $this->post("/pieces/{$piece->id}/file", ['file' => UploadedFile::fake()->createWithContent('table.stl', $old)])->assertOk();
     expect($piece->fresh()->marks()->facetCount())->toBe(2)->and($piece->fresh()->analysis->marks)->not->toBe([]);
+    $half = UploadedFile::fake()->createWithContent('half.stl', substr($old, 0, 300));
+    $told = $this->post("/pieces/{$piece->id}/file", ['file' => $half], ['Accept' => 'application/json'])->assertUnprocessable()->json('errors.file.0');
+    expect($told)->toContain('ends at byte 300')->toEndWith('The file before it stays.')->and($piece->fresh()->analysis->state->value)->toBe('done');
     $this->post("/pieces/{$piece->id}/file", ['file' => UploadedFile::fake()->createWithContent('table.gcode', 'G28')], ['Accept' => 'application/json'])->assertUnprocessable();
     expect($piece->fresh()->marks()->facetCount())->toBe(2);
 });

@@ -8,6 +8,8 @@ use App\Actions\ReplaceFile;
 use App\Http\Requests\StorePieceRequest;
 use App\Models\Piece;
 use Illuminate\Http\JsonResponse;
+use Illuminate\Validation\ValidationException;
+use Wrenlo\Core\Format\UnreadableMesh;
 
 /** Another version of a piece's file. */
 final class FileController extends Controller
@@ -16,7 +18,11 @@ final class FileController extends Controller
     {
         $this->authorize('own', $piece); // before the file is looked at
         $file = app(StorePieceRequest::class)->mesh();
-        $isNew = ReplaceFile::handle($piece, $file->getPathname(), $file->getClientOriginalName());
+        try {
+            $isNew = ReplaceFile::handle($piece, $file->getPathname(), $file->getClientOriginalName());
+        } catch (UnreadableMesh $e) {
+            throw ValidationException::withMessages(['file' => $e->getMessage().' The file before it stays.']);
+        }
 
         return response()->json(['changed' => $isNew, 'words' => $isNew ? 'Another file: it is being measured anew.' : 'It is the same file, byte for byte; nothing changed, all marks stay.']);
     }

@@ -70,6 +70,7 @@ export function PieceEvidence(p: Props) {
                 patch={marks.patch}
                 problem={marks.problem}
                 longestMm={Math.max(...bench.mesh.sizeMm)}
+                isTaken={bench.stanceId !== null}
                 onHand={marks.setHand}
                 onStep={on.step}
                 onPatch={marks.markPatch}

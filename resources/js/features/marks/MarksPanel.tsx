@@ -10,6 +10,8 @@ type Props = {
     patch: PatchInfo | null;
     problem: string | null;
     longestMm: number;
+    /** a stance is taken, which ranking anew lets go */
+    isTaken: boolean;
     onHand: (hand: Hand) => void;
     onStep: (by: number) => void;
     onPatch: (takeAway: boolean) => void;
@@ -166,7 +168,11 @@ export function MarksPanel(p: Props) {
                 )}
             </div>
             <div className="border-t border-base-300 px-4 py-2.5">
-                {!list.isRanked && <p className="mb-1.5 text-[12px] text-soft">Kept as you go. The stances do not know these marks yet.</p>}
+                {!list.isRanked && (
+                    <p className="mb-1.5 text-[12px] text-soft">
+                        Kept as you go. The stances do not know these marks yet{p.isTaken ? '; ranking anew lets the taken one go.' : '.'}
+                    </p>
+                )}
                 <div className="flex items-center gap-2">
                     <button type="button" className="btn btn-neutral btn-sm" disabled={list.isRanked} onClick={p.onRank}>
                         {list.isRanked ? 'Ranked with these' : 'Rank anew with them'}

@@ -38,6 +38,7 @@ export function StandEvidence(p: Props) {
     const pinned = p.ranking.stances.find((s) => s.id === p.pinnedId) ?? null;
     // only where something is to be kept clear is there anything to weigh
     const isKeptClear = p.marks.kinds.some((k) => ['never_support', 'mating'].includes(k.key) && k.areaMm2 > 0);
+    const criteria = p.criteria.filter((c) => c.key !== 'marked' || isKeptClear);
     if (!stance) return null;
     return (
         <div className="flex h-full flex-col">
@@ -66,12 +67,7 @@ export function StandEvidence(p: Props) {
                         </button>
                     </p>
                 )}
-                <Weights
-                    criteria={p.criteria.filter((c) => c.key !== 'marked' || isKeptClear)}
-                    presets={p.presets}
-                    weights={p.weights}
-                    onChange={p.onWeights}
-                />
+                <Weights criteria={criteria} presets={p.presets} weights={p.weights} onChange={p.onWeights} />
                 <div className="flex flex-wrap items-center gap-[3px] text-[11.5px]" role="group" aria-label="Only stances that">
                     {FILTERS.filter((f) => f.key !== 'marked' || isKeptClear).map((f) => (
                         <button
@@ -93,7 +89,7 @@ export function StandEvidence(p: Props) {
                     ) : isChart ? (
                         <TradeOff
                             stances={stances}
-                            criteria={p.criteria}
+                            criteria={criteria}
                             selectedId={stance.id}
                             pinnedId={p.pinnedId}
                             onSelect={p.onSelect}

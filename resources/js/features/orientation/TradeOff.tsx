@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { unit } from '@/lib/format';
 import type { CriterionInfo, Stance } from '@/types/generated';
 
 type Props = {
@@ -35,15 +36,19 @@ export function TradeOff({ stances, criteria, selectedId, pinnedId, onSelect }: 
             return c.lowerIsBetter ? share : 1 - share;
         };
     };
+    const end = (c: CriterionInfo, which: 'best' | 'worst'): string => {
+        const values = stances.map((s) => s.values[c.key] ?? 0);
+        return unit((which === 'best') === c.lowerIsBetter ? Math.min(...values) : Math.max(...values), c.decimals, c.unit);
+    };
     const [atX, atY, atSize] = [scale(x), scale(y), scale(size)];
     const left = (s: Stance): number => PAD + atX(s) * (W - 2 * PAD);
     const top = (s: Stance): number => H - PAD - atY(s) * (H - 2 * PAD);
     const front = stances.filter((s) => isUnbeaten(s, stances, x, y)).sort((a, b) => left(a) - left(b));
     const pick = (at: 0 | 1 | 2, label: string) => (
-        <label className="flex items-center gap-1">
-            <span className="text-soft">{label}</span>
+        <label className="min-w-0">
+            <span className="block text-soft">{label}</span>
             <select
-                className="select select-xs w-full min-w-0"
+                className="select select-xs w-full min-w-0 truncate pl-1.5"
                 value={keys[at]}
                 onChange={(e) => setKeys(keys.map((k, i) => (i === at ? e.target.value : k)) as [string, string, string])}
             >
@@ -57,10 +62,13 @@ export function TradeOff({ stances, criteria, selectedId, pinnedId, onSelect }: 
     );
     return (
         <section aria-label="Trade-off of two criteria">
-            <div className="grid grid-cols-2 gap-x-2 gap-y-1 text-[12px]">
-                {pick(0, '→')}
-                {pick(1, '↑')}
-                {pick(2, '● size')}
+            <div className="grid grid-cols-2 items-end gap-x-2 gap-y-1 text-[12px]">
+                {pick(0, 'Across')}
+                {pick(1, 'Up')}
+                {pick(2, 'Size')}
+                <span className="leading-tight text-soft">
+                    small {end(size, 'best')}, large {end(size, 'worst')}
+                </span>
             </div>
             <svg viewBox={`0 0 ${W} ${H}`} className="mt-1 w-full" role="group" aria-label="Stances; better is lower left">
                 <path d={`M${PAD} ${PAD - 8}V${H - PAD + 8}H${W - PAD + 8}`} className="fill-none stroke-base-300" />
@@ -104,10 +112,16 @@ export function TradeOff({ stances, criteria, selectedId, pinnedId, onSelect }: 
                     );
                 })}
                 <text x={PAD} y={H - 6} className="fill-soft text-[10px]">
-                    ← better: {x.label.toLowerCase()}
+                    {end(x, 'best')} · better
                 </text>
-                <text x={W - PAD} y={12} textAnchor="end" className="fill-soft text-[10px]">
-                    larger is worse: {size.label.toLowerCase()}
+                <text x={W - PAD + 8} y={H - 6} textAnchor="end" className="fill-soft text-[10px]">
+                    {end(x, 'worst')}
+                </text>
+                <text transform={`translate(${PAD - 7} ${PAD - 8}) rotate(-90)`} textAnchor="end" className="fill-soft text-[10px]">
+                    {end(y, 'worst')}
+                </text>
+                <text transform={`translate(${PAD - 7} ${H - PAD}) rotate(-90)`} className="fill-soft text-[10px]">
+                    {end(y, 'best')} · better
                 </text>
             </svg>
         </section>

@@ -1,3 +1,4 @@
+import { Slide } from '@/components/Slide';
 import { number } from '@/lib/format';
 import type { Sightline } from '@/types/generated';
 import { axisName, SIX_AXES, type Axis } from './display';
@@ -57,7 +58,9 @@ export function Viewers({ sight, areaCm2, shownUp, draft, onDraft, onShownUp, on
                     name="Turn the front, degrees"
                     min={-180}
                     max={180}
+                    step={2.5}
                     value={draft.turnDeg}
+                    shown={degrees(draft.turnDeg)}
                     onValue={(turnDeg) => onDraft({ ...draft, turnDeg })}
                 />
                 <Slide
@@ -65,8 +68,9 @@ export function Viewers({ sight, areaCm2, shownUp, draft, onDraft, onShownUp, on
                     name="Viewers to either side, degrees"
                     min={10}
                     max={180}
+                    step={2.5}
                     value={draft.spreadDeg}
-                    before="±"
+                    shown={`±${degrees(draft.spreadDeg)}`}
                     onValue={(spreadDeg) => onDraft({ ...draft, spreadDeg })}
                 />
                 <Slide
@@ -74,7 +78,9 @@ export function Viewers({ sight, areaCm2, shownUp, draft, onDraft, onShownUp, on
                     name="Height of the eyes, degrees above level"
                     min={-60}
                     max={80}
+                    step={2.5}
                     value={draft.eyeDeg}
+                    shown={degrees(draft.eyeDeg)}
                     onValue={(eyeDeg) => onDraft({ ...draft, eyeDeg })}
                 />
             </div>
@@ -106,27 +112,6 @@ export function Viewers({ sight, areaCm2, shownUp, draft, onDraft, onShownUp, on
     );
 }
 
-type SlideProps = { label: string; name: string; min: number; max: number; value: number; before?: string; onValue: (deg: number) => void };
-
-function Slide({ label, name, min, max, value, before = '', onValue }: SlideProps) {
-    return (
-        <div className="grid grid-cols-[64px_1fr_48px] items-center gap-2">
-            <span className="text-soft">{label}</span>
-            <input
-                type="range"
-                className="slide"
-                min={min}
-                max={max}
-                step={2.5}
-                value={value}
-                aria-label={name}
-                style={{ '--at': `${((value - min) / (max - min)) * 100}%` } as React.CSSProperties}
-                onChange={(e) => onValue(Number(e.target.value))}
-            />
-            <span className="text-right">
-                {before}
-                {number(value, value % 1 === 0 ? 0 : 1)}°
-            </span>
-        </div>
-    );
+function degrees(value: number): string {
+    return `${number(value, value % 1 === 0 ? 0 : 1)}°`;
 }

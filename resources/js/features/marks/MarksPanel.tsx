@@ -1,5 +1,6 @@
+import { Slide } from '@/components/Slide';
 import { Swatch } from '@/components/Swatch';
-import { area, number } from '@/lib/format';
+import { area, number, unit } from '@/lib/format';
 import type { MarkTool } from '@/lib/marks';
 import type { MarkList, PatchInfo } from '@/types/generated';
 import { TOOLS, type Hand, type Mirror } from './useMarks';
@@ -93,15 +94,24 @@ export function MarksPanel(p: Props) {
                     {hand.tool === 'brush' && (
                         <Slide
                             label="Radius"
-                            unit="mm"
                             min={p.longestMm / 200}
                             max={p.longestMm / 5}
+                            step="any"
                             value={hand.radiusMm}
-                            onValue={(radiusMm) => set({ radiusMm })}
+                            shown={unit(hand.radiusMm, hand.radiusMm < 10 ? 1 : 0, 'mm')}
+                            onValue={(radiusMm) => set({ radiusMm: Number(radiusMm.toPrecision(2)) })}
                         />
                     )}
                     {(hand.tool === 'patch' || hand.tool === 'angle') && (
-                        <Slide label="Within" unit="°" min={1} max={60} value={hand.deg} onValue={(deg) => set({ deg: Math.round(deg) })} />
+                        <Slide
+                            label="Within"
+                            min={1}
+                            max={60}
+                            step={1}
+                            value={hand.deg}
+                            shown={`${hand.deg}°`}
+                            onValue={(deg) => set({ deg })}
+                        />
                     )}
                     <div className="mt-1.5 flex items-center gap-2">
                         <label className="flex items-center gap-1.5">
@@ -197,29 +207,5 @@ function Step({ label, keycap, words, onDo }: { label: string; keycap: string; w
             <span className="keycap">{keycap}</span> {label}
             <span className="truncate text-soft">{words ?? 'nothing'}</span>
         </button>
-    );
-}
-
-type SlideProps = { label: string; unit: string; min: number; max: number; value: number; onValue: (value: number) => void };
-
-function Slide({ label, unit, min, max, value, onValue }: SlideProps) {
-    return (
-        <label className="grid grid-cols-[52px_1fr_60px] items-center gap-2">
-            <span className="text-soft">{label}</span>
-            <input
-                type="range"
-                className="slide"
-                min={min}
-                max={max}
-                step="any"
-                value={value}
-                style={{ '--at': `${(100 * (value - min)) / (max - min)}%` } as React.CSSProperties}
-                onChange={(e) => onValue(Number(Number(e.target.value).toPrecision(2)))}
-            />
-            <span className="text-right">
-                {number(value, value < 10 && unit === 'mm' ? 1 : 0)}
-                {unit === '°' ? '°' : `\u202F${unit}`}
-            </span>
-        </label>
     );
 }

@@ -3,10 +3,12 @@ import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js';
 import { colour } from '@/lib/theme';
 import type { StageMesh } from './geometry';
 import { EyeRing, emptyGroup, type Handle, type Sight } from './EyeRing';
-import { KINDS, inkOf, UNDER_BRUSH, type Gesture, type Layer, type MarkTool } from '@/lib/marks';
+import { KINDS, inkOf, type Gesture, type Layer, type MarkTool } from '@/lib/marks';
 import { Brush } from './Brush';
 import { Grip } from './Grip';
 import { measure, type MeasureKey } from './measures';
+import { codesOf, coverUnder } from './paint';
+import { rulePlate } from './Plate';
 import { fragmentShader, vertexShader } from './shaders';
 
 export type Pane = { up: [number, number, number]; front: [number, number, number] | null; liftMm?: number };
@@ -163,32 +165,14 @@ export class StageView {
     /** Marked facets, drawn under the measure “marks”; a later layer lies over an earlier one. */
     setLayers(layers: Layer[]): void {
         this.layers = layers;
-        this.setMeasure('extra', this.codes(layers));
+        this.setMeasure('extra', codesOf(layers, this.triangles));
     }
 
-    private codes(layers: Layer[]): Uint8Array {
-        const codes = new Uint8Array(3 * this.triangles);
-        for (const { code, runs } of layers)
-            for (let k = 0; k + 1 < runs.length; k += 2)
-                codes.fill(code, 3 * (runs[k] as number), 3 * ((runs[k] as number) + (runs[k + 1] as number)));
-        return codes;
-    }
-
-    /** Shows at once what the brush covers; what it marks is found by the server when the hand lifts. */
     private trail(places: THREE.Vector3[] | null): void {
-        if (!places) return this.setLayers(this.layers);
-        const at = places[places.length - 1];
-        const reach = (this.state.brush?.radiusMm ?? 0) ** 2;
-        const p = this.geometry.getAttribute('position').array;
+        const at = places?.[places.length - 1];
+        if (!at) return this.setLayers(this.layers);
         const attribute = this.geometry.getAttribute('extra') as THREE.BufferAttribute;
-        const codes = attribute.array as Uint8Array;
-        if (!at) return;
-        for (let f = 0, i = 0; f < this.triangles; f++, i += 9) {
-            const x = ((p[i] as number) + (p[i + 3] as number) + (p[i + 6] as number)) / 3 - at.x;
-            const y = ((p[i + 1] as number) + (p[i + 4] as number) + (p[i + 7] as number)) / 3 - at.y;
-            const z = ((p[i + 2] as number) + (p[i + 5] as number) + (p[i + 8] as number)) / 3 - at.z;
-            if (x * x + y * y + z * z <= reach) codes.fill(UNDER_BRUSH, 3 * f, 3 * f + 3);
-        }
+        coverUnder(attribute.array as Uint8Array, this.geometry.getAttribute('position').array, at, this.state.brush?.radiusMm ?? 0);
         attribute.needsUpdate = true;
         this.draw();
     }
@@ -320,27 +304,7 @@ export class StageView {
     };
 
     private buildPlate(): void {
-        emptyGroup(this.plate);
-        const [bx, by] = this.state.isShelf ? [this.radius * 3, this.radius * 3] : this.state.bedMm;
-        const step = bx > 60 ? 10 : bx > 6 ? 1 : 0.1;
-        const thin: number[] = [];
-        const bold: number[] = [];
-        for (let k = -Math.floor(bx / 2 / step); k <= bx / 2 / step; k++)
-            (k % 5 === 0 ? bold : thin).push(k * step, -by / 2, 0, k * step, by / 2, 0);
-        for (let k = -Math.floor(by / 2 / step); k <= by / 2 / step; k++)
-            (k % 5 === 0 ? bold : thin).push(-bx / 2, k * step, 0, bx / 2, k * step, 0);
-        const edge = [-bx, -by, bx, -by, bx, -by, bx, by, bx, by, -bx, by, -bx, by, -bx, -by].flatMap((v, i) =>
-            i % 2 === 1 ? [v / 2, 0] : [v / 2],
-        );
-        for (const [points, name, opacity] of [
-            [thin, '--stage-rule', 0.55],
-            [bold, '--stage-rule', 1],
-            [edge, '--stage-edge', 1],
-        ] as const) {
-            const g = new THREE.BufferGeometry().setAttribute('position', new THREE.Float32BufferAttribute(points, 3));
-            this.plate.add(new THREE.LineSegments(g, new THREE.LineBasicMaterial({ color: colour(name), transparent: true, opacity })));
-        }
-        this.plate.position.z = -0.02;
+        rulePlate(this.plate, this.state.isShelf ? [this.radius * 3, this.radius * 3] : this.state.bedMm);
     }
 
     private draw = (): void => {

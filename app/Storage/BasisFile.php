@@ -72,7 +72,7 @@ final class BasisFile
         $mesh = new Mesh($x, $y, $z, $take('V', 3 * $triangles));
         $coarseMesh = $coarse === null ? $mesh : new Mesh($coarse[0], $coarse[1], $coarse[2], $take('V', 3 * $coarseTriangles));
 
-        return self::sketch($folder, $profile)->completed($mesh, Surface::ofFacets($mesh), $seen, $coarseMesh, $coarse[3] ?? $seen);
+        return self::sketch($folder, $profile)->completed($mesh, Surface::ofFacets($mesh), $seen, $coarseMesh, $coarse[3] ?? null);
     }
 
     private static function bytes(string $key, string $magic): string

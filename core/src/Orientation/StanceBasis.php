@@ -116,11 +116,11 @@ final readonly class StanceBasis
      * A sketch with its facets again.
      *
      * @param  list<float>  $seen
-     * @param  list<float>  $coarseSeen
+     * @param  ?list<float>  $coarseSeen  null where the mesh is sliced as it is
      */
-    public function completed(Mesh $mesh, Surface $facets, array $seen, Mesh $coarse, array $coarseSeen): self
+    public function completed(Mesh $mesh, Surface $facets, array $seen, Mesh $coarse, ?array $coarseSeen): self
     {
-        return $this->with($mesh, $facets, $seen, $this->marks->supportWishes($facets->count()), $coarse, $coarseSeen);
+        return $this->with($mesh, $facets, $seen, $this->marks->supportWishes($facets->count()), $coarse, $coarseSeen ?? $this->marks->weighedForSeams($seen));
     }
 
     /**

@@ -30,4 +30,6 @@ foreach (FiveFigures::all() as $name => [$hard, $mesh, $display]) {
     }
     echo "{$name}\n";
 }
-file_put_contents(dirname(__DIR__, 2).'/docs/orientation.md', $out);
+$path = dirname(__DIR__, 2).'/docs/orientation.md';
+$after = strstr((string) file_get_contents($path), "\n## How far"); // what is written by hand stays
+file_put_contents($path, $out.$after);

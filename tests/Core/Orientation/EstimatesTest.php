@@ -1,0 +1,72 @@
+<?php
+
+declare(strict_types=1);
+
+use Database\Demo\Marsh;
+use Tests\Support\RealMeshes;
+use Wrenlo\Core\Mesh\Mesh;
+use Wrenlo\Core\Orientation\Criteria;
+use Wrenlo\Core\Orientation\Directions;
+use Wrenlo\Core\Orientation\StanceBasis;
+use Wrenlo\Core\Orientation\StanceRules;
+use Wrenlo\Core\Orientation\Stances;
+use Wrenlo\Core\Settings\PrintProfile;
+use Wrenlo\Core\Sight\Display;
+
+/** Spearman's rank correlation: 1 where two lists order the same way. Ties take their mean rank. */
+function rankCorrelation(array $a, array $b): float
+{
+    $ranks = static function (array $values): array {
+        asort($values);
+        $keys = array_keys($values);
+        $ranks = [];
+        for ($i = 0, $n = count($keys); $i < $n; $i = $j) {
+            for ($j = $i; $j < $n && $values[$keys[$j]] === $values[$keys[$i]]; $j++);
+            for ($k = $i; $k < $j; $k++) {
+                $ranks[$keys[$k]] = ($i + $j - 1) / 2;
+            }
+        }
+        ksort($ranks);
+
+        return array_values($ranks);
+    };
+    [$p, $q] = [$ranks($a), $ranks($b)];
+    $mean = (count($p) - 1) / 2;
+    $top = array_sum(array_map(static fn (float $x, float $y): float => ($x - $mean) * ($y - $mean), $p, $q));
+    $spread = static fn (array $r): float => array_sum(array_map(static fn (float $x): float => ($x - $mean) ** 2, $r));
+
+    return $spread($p) * $spread($q) > 0 ? $top / sqrt($spread($p) * $spread($q)) : 1.0;
+}
+
+it('correlates ranks as a worked example says', function () {
+    // IQ and hours of television, the worked example of many statistics texts: ρ = −29/165 (from memory)
+    $iq = [106, 86, 100, 101, 99, 103, 97, 113, 112, 110];
+    $tv = [7, 0, 27, 50, 28, 29, 20, 12, 6, 17];
+    expect(rankCorrelation(array_map(floatval(...), $iq), array_map(floatval(...), $tv)))->toEqualWithDelta(-29 / 165, 1e-12)
+        ->and(rankCorrelation([1.0, 2.0, 3.0], [10.0, 20.0, 30.0]))->toEqualWithDelta(1.0, 1e-12);
+});
+
+/**
+ * Stances are found by estimates and ordered by proof: an estimate that ordered otherwise would hide the best from the
+ * proof. Least rank correlation between the two over 36 directions of the sphere.
+ */
+it('estimates in the order of the proof', function (Mesh $mesh) {
+    $stances = new Stances(StanceBasis::of($mesh, Display::facingMinusY(), new PrintProfile), new StanceRules);
+    $estimated = $proven = [];
+    foreach (Directions::fibonacci(36) as $k => $up) {
+        [$e, $p] = [$stances->estimate($up), $stances->proven($up)];
+        foreach (Criteria::all() as $key => $criterion) {
+            $estimated[$key][$k] = $criterion->value($e);
+            $proven[$key][$k] = $criterion->value($p);
+        }
+    }
+    // the weakest section is left out: slender parts along three axes tell too little of it before the proof (see docs/orientation.md)
+    foreach (['step' => 0.99, 'terrace' => 0.98, 'scar' => 0.94, 'support' => 0.94, 'stand' => 0.99, 'time' => 0.96, 'seam' => 0.4] as $key => $bound) {
+        expect(rankCorrelation($estimated[$key], $proven[$key]))->toBeGreaterThan($bound, $key);
+    }
+})->with([
+    'bunny' => fn () => RealMeshes::bunny()->scaled(10),
+    'curlew' => fn () => Marsh::curlew(2.6),
+    'pod' => fn () => Marsh::pod(),
+    'whelk' => fn () => Marsh::whelk(2.4),
+]);

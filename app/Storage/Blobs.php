@@ -39,6 +39,16 @@ final class Blobs
         return is_file(self::derivedPath($key));
     }
 
+    /**
+     * A file held open: it can be read to its end even if it is forgotten meanwhile.
+     *
+     * @return ?resource null where there is none
+     */
+    public static function openDerived(string $key)
+    {
+        return @fopen(self::derivedPath($key), 'rb') ?: null;
+    }
+
     /** @param  string|callable(resource): void  $content bytes, or a writer onto a stream */
     public static function putDerived(string $key, string|callable $content): void
     {

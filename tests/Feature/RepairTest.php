@@ -30,7 +30,7 @@ it('offers repairs with counts and facets, applies the chosen ones, and takes th
     expect($piece->offers)->toBe(['winding' => 1, 'holes' => 1])->and($piece->watertight)->toBeFalse();
     $offers = $this->get("/pieces/{$piece->id}")->assertOk()->inertiaProps('bench')['mesh']['offers'];
     expect(array_column($offers, 'applied', 'key'))->toBe(['winding' => false, 'holes' => false]);
-    $mask = $this->get($offers[0]['facets'])->assertOk()->baseResponse->getFile()->getContent();
+    $mask = $this->get($offers[0]['facets'])->assertOk()->streamedContent();
     expect(substr($mask, 12))->toBe("\xFF".str_repeat("\0", 10));
     $this->get("/pieces/{$piece->id}/repair?key=polish")->assertNotFound();
 

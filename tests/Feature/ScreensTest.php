@@ -44,7 +44,7 @@ it('sends geometry, seen weights and pictures to be kept by the browser', functi
     $piece = Pieces::analysed();
     foreach (['geometry' => 'WRLG', 'seen' => 'WRLS', 'picture' => "\x89PNG"] as $kind => $magic) {
         $response = $this->get("/pieces/{$piece->id}/{$kind}")->assertOk();
-        expect(substr((string) file_get_contents($response->baseResponse->getFile()->getPathname()), 0, 4))->toBe($magic)
+        expect(substr($response->streamedContent(), 0, 4))->toBe($magic)
             ->and($response->headers->get('Cache-Control'))->toContain('private')->toContain('max-age=604800')
             ->and($response->headers->get('X-Content-Type-Options'))->toBe('nosniff');
     }

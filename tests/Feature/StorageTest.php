@@ -91,3 +91,13 @@ it('gives interrupted jobs back to the queue', function () {
     $this->artisan('wrenlo:recover')->expectsOutputToContain('1 interrupted job goes on')->assertSuccessful();
     expect(DB::table('jobs')->value('reserved_at'))->toBeNull();
 });
+
+it('sends a picture to its end although a new analysis clears it away meanwhile', function () {
+    $piece = Tests\Support\Pieces::analysed();
+    $stance = $piece->analysis->candidates()->whereNotNull('score_strip')->value('id');
+    $whole = $this->get("/stances/{$stance}/picture")->assertOk()->streamedContent();
+    $response = $this->get("/stances/{$stance}/picture")->assertOk()->assertHeader('Content-Length', (string) strlen($whole));
+    Blobs::forgetDerived("analysis-{$piece->analysis->id}");
+    expect($response->streamedContent())->toBe($whole)->and(substr($whole, 1, 3))->toBe('PNG');
+    $this->get("/stances/{$stance}/picture")->assertNotFound();
+});

@@ -8,13 +8,13 @@ use App\Actions\ProveStance;
 use App\Models\Candidate;
 use App\Models\Piece;
 use App\Storage\Blobs;
-use Symfony\Component\HttpFoundation\BinaryFileResponse;
+use Symfony\Component\HttpFoundation\StreamedResponse;
 use Wrenlo\Core\Mesh\Repair\MeshRepairs;
 
 /** Binary things the screens draw from. Their addresses change with their content, so browsers may keep them. */
 final class PieceFileController extends Controller
 {
-    public function show(Piece $piece, string $kind): BinaryFileResponse
+    public function show(Piece $piece, string $kind): StreamedResponse
     {
         $this->authorize('own', $piece);
 
@@ -28,7 +28,7 @@ final class PieceFileController extends Controller
         };
     }
 
-    public function stance(Candidate $candidate): BinaryFileResponse
+    public function stance(Candidate $candidate): StreamedResponse
     {
         $this->authorize('own', $candidate->analysis->piece);
 
@@ -49,11 +49,14 @@ final class PieceFileController extends Controller
         return Blobs::hasDerived($chosen) ? $chosen : $piece->derivedFolder().'/portrait.png';
     }
 
-    private static function send(string $key, string $type): BinaryFileResponse
+    private static function send(string $key, string $type): StreamedResponse
     {
-        abort_unless(Blobs::hasDerived($key), 404);
+        // held open: a new analysis may clear the old one's pictures away while they are being sent
+        $stream = Blobs::openDerived($key) ?? abort(404);
 
-        return response()->file(Blobs::derivedPath($key), ['Content-Type' => $type, 'X-Content-Type-Options' => 'nosniff'])
-            ->setPrivate()->setMaxAge(604_800); // file responses are public unless told otherwise
+        return response()->stream(static function () use ($stream): void {
+            fpassthru($stream);
+            fclose($stream);
+        }, 200, ['Content-Type' => $type, 'Content-Length' => (string) (fstat($stream)['size'] ?? 0), 'X-Content-Type-Options' => 'nosniff'])->setPrivate()->setMaxAge(604_800);
     }
 }

@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use Database\Demo\Marsh;
+use Tests\Support\RankCorrelation;
 use Tests\Support\RealMeshes;
 use Tests\Support\Solids;
 use Wrenlo\Core\Geometry\Vec3;
@@ -19,32 +20,6 @@ use Wrenlo\Core\Orientation\StanceRules;
 use Wrenlo\Core\Orientation\Stances;
 use Wrenlo\Core\Settings\PrintProfile;
 use Wrenlo\Core\Sight\Display;
-
-/** @param  list<float>  $values @return list<float> the rank of each value, ties shared */
-function ranks(array $values): array
-{
-    asort($values);
-    $ranks = [];
-    foreach (array_keys($values) as $rank => $key) {
-        $ranks[$key] = (float) $rank;
-    }
-    ksort($ranks);
-
-    return array_values($ranks);
-}
-
-/** Spearman's rank correlation. */
-function rankCorrelation(array $a, array $b): float
-{
-    [$a, $b] = [ranks($a), ranks($b)];
-    $n = count($a);
-    $sum = 0.0;
-    foreach ($a as $k => $r) {
-        $sum += ($r - $b[$k]) ** 2;
-    }
-
-    return 1 - 6 * $sum / ($n * ($n ** 2 - 1));
-}
 
 // The bounds of issue 2, in every single one of 500 directions: at most 2.5 % for overhang and support volume and 5 % for the
 // mean step; rank correlation of the score at least 0.995.
@@ -69,7 +44,7 @@ it('estimates close to the exact sums', function (Closure $mesh) {
 
             return $scores;
         };
-        expect(rankCorrelation($of($estimated), $of($exact)))->toBeGreaterThan(0.995);
+        expect(RankCorrelation::of($of($estimated), $of($exact)))->toBeGreaterThan(0.995);
     }
 })->with([
     'bunny' => [fn () => RealMeshes::bunny()],

@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use Database\Demo\Marsh;
+use Tests\Support\RankCorrelation;
 use Tests\Support\RealMeshes;
 use Wrenlo\Core\Mesh\Mesh;
 use Wrenlo\Core\Orientation\Criteria;
@@ -13,37 +14,12 @@ use Wrenlo\Core\Orientation\Stances;
 use Wrenlo\Core\Settings\PrintProfile;
 use Wrenlo\Core\Sight\Display;
 
-/** Spearman's rank correlation: 1 where two lists order the same way. Ties take their mean rank. */
-function rankCorrelation(array $a, array $b): float
-{
-    $ranks = static function (array $values): array {
-        asort($values);
-        $keys = array_keys($values);
-        $ranks = [];
-        for ($i = 0, $n = count($keys); $i < $n; $i = $j) {
-            for ($j = $i; $j < $n && $values[$keys[$j]] === $values[$keys[$i]]; $j++);
-            for ($k = $i; $k < $j; $k++) {
-                $ranks[$keys[$k]] = ($i + $j - 1) / 2;
-            }
-        }
-        ksort($ranks);
-
-        return array_values($ranks);
-    };
-    [$p, $q] = [$ranks($a), $ranks($b)];
-    $mean = (count($p) - 1) / 2;
-    $top = array_sum(array_map(static fn (float $x, float $y): float => ($x - $mean) * ($y - $mean), $p, $q));
-    $spread = static fn (array $r): float => array_sum(array_map(static fn (float $x): float => ($x - $mean) ** 2, $r));
-
-    return $spread($p) * $spread($q) > 0 ? $top / sqrt($spread($p) * $spread($q)) : 1.0;
-}
-
 it('correlates ranks as a worked example says', function () {
     // IQ and hours of television, the worked example of many statistics texts: ρ = −29/165 (from memory)
     $iq = [106, 86, 100, 101, 99, 103, 97, 113, 112, 110];
     $tv = [7, 0, 27, 50, 28, 29, 20, 12, 6, 17];
-    expect(rankCorrelation(array_map(floatval(...), $iq), array_map(floatval(...), $tv)))->toEqualWithDelta(-29 / 165, 1e-12)
-        ->and(rankCorrelation([1.0, 2.0, 3.0], [10.0, 20.0, 30.0]))->toEqualWithDelta(1.0, 1e-12);
+    expect(RankCorrelation::of(array_map(floatval(...), $iq), array_map(floatval(...), $tv)))->toEqualWithDelta(-29 / 165, 1e-12)
+        ->and(RankCorrelation::of([1.0, 2.0, 3.0], [10.0, 20.0, 30.0]))->toEqualWithDelta(1.0, 1e-12);
 });
 
 /**
@@ -62,7 +38,7 @@ it('estimates in the order of the proof', function (Mesh $mesh) {
     }
     // the weakest section is left out: slender parts along three axes tell too little of it before the proof (see docs/orientation.md)
     foreach (['step' => 0.99, 'terrace' => 0.98, 'scar' => 0.94, 'support' => 0.94, 'stand' => 0.99, 'time' => 0.96, 'seam' => 0.4] as $key => $bound) {
-        expect(rankCorrelation($estimated[$key], $proven[$key]))->toBeGreaterThan($bound, $key);
+        expect(RankCorrelation::of($estimated[$key], $proven[$key]))->toBeGreaterThan($bound, $key);
     }
 })->with([
     'bunny' => fn () => RealMeshes::bunny()->scaled(10),

@@ -14,7 +14,7 @@ export function KeyOverlay({ shortcuts, isOpen, onClose }: { shortcuts: Shortcut
             ref={dialog}
             onClose={onClose}
             aria-label="Keys"
-            className="m-auto w-[640px] max-w-[92vw] rounded-lg border border-base-300 bg-base-100 p-6 text-base-content backdrop:bg-black/40"
+            className="m-auto w-[720px] max-w-[92vw] rounded-lg border border-base-300 bg-base-100 p-6 text-base-content backdrop:bg-black/40"
         >
             <div className="mb-3 flex items-baseline justify-between">
                 <h2 className="text-xl">Keys</h2>
@@ -22,9 +22,9 @@ export function KeyOverlay({ shortcuts, isOpen, onClose }: { shortcuts: Shortcut
                     Close <span className="keycap">Esc</span>
                 </button>
             </div>
-            <div className="grid gap-x-8 gap-y-4 sm:grid-cols-2">
+            <div className="gap-x-8 sm:columns-2">
                 {groups.map((group) => (
-                    <section key={group}>
+                    <section key={group} className="mb-3 break-inside-avoid">
                         <h3 className="mb-1 text-[15px] text-soft">{group}</h3>
                         <dl className="space-y-1 text-[13px]">
                             {shortcuts

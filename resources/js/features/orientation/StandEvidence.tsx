@@ -113,25 +113,25 @@ export function StandEvidence(p: Props) {
                 <OnThePlate stance={stance} />
                 <Ledger stance={stance} pinned={pinned} />
             </div>
-            <div className="flex items-center gap-1 border-t border-base-300 px-4 py-2.5">
+            <div className="flex flex-wrap items-center gap-x-0.5 gap-y-1 border-t border-base-300 px-3 py-2.5">
                 <button type="button" className="btn btn-neutral btn-sm px-2.5" onClick={p.onTake} disabled={p.takenId === stance.id}>
                     {p.takenId === stance.id ? 'Taken' : 'Take this stance'}
                 </button>
                 <button
                     type="button"
-                    className="btn btn-ghost btn-sm px-2 font-normal"
+                    className="btn btn-ghost btn-sm px-1.5 font-normal"
                     onClick={p.onPin}
                     aria-pressed={p.pinnedId === stance.id}
                 >
                     {p.pinnedId === stance.id ? 'Unpin' : 'Pin'}
                 </button>
-                <button type="button" className="btn btn-ghost btn-sm px-2 font-normal" onClick={p.onHand}>
+                <button type="button" className="btn btn-ghost btn-sm px-1.5 font-normal" onClick={p.onHand}>
                     Turn by hand
                 </button>
                 {pinned && pinned.id !== stance.id && (
                     <button
                         type="button"
-                        className="btn btn-ghost btn-sm px-2 font-normal"
+                        className="btn btn-ghost btn-sm px-1.5 font-normal"
                         onClick={p.onCompare}
                         aria-pressed={p.isComparing}
                     >

@@ -6,6 +6,7 @@ namespace App\Actions;
 
 use App\Models\Piece;
 use App\Storage\Blobs;
+use App\Storage\Packed;
 use Wrenlo\Core\Mesh\Mesh;
 use Wrenlo\Core\Mesh\Simplified;
 use Wrenlo\Core\Mesh\Surface;
@@ -15,25 +16,20 @@ use Wrenlo\Core\Sight\Visibility;
 /** What the viewers of a piece see of each facet, kept beside its mesh for every way it was ever shown. */
 final class SeenWeights
 {
-    private const CHUNK = 8192;
-
     /** @return list<float> 0 to 1 by facet, before marks */
     public static function of(Piece $piece, Mesh $mesh, Surface $facets, ?Simplified $coarse): array
     {
         $display = $piece->display();
         $key = $piece->derivedFolder().'/sight-'.$display->key().'.bin';
         if (Blobs::hasDerived($key)) {
-            $weights = array_values(unpack('e*', (string) file_get_contents(Blobs::derivedPath($key))) ?: []);
+            $bytes = (string) file_get_contents(Blobs::derivedPath($key));
+            $weights = Packed::floats($bytes, 'e', 0, intdiv(strlen($bytes), Packed::bytes('e', 1)));
             if (count($weights) === $facets->count()) {
                 return $weights;
             }
         }
         $weights = Visibility::weights($mesh, $facets, Views::of($display), $coarse);
-        Blobs::putDerived($key, static function ($stream) use ($weights): void {
-            foreach (array_chunk($weights, self::CHUNK) as $chunk) {
-                fwrite($stream, pack('e*', ...$chunk));
-            }
-        });
+        Blobs::putDerived($key, static fn ($stream) => Packed::write($stream, 'e', $weights));
 
         return $weights;
     }

@@ -19,8 +19,6 @@ final class BasisFile
 {
     private const VERSION = 1;
 
-    private const CHUNK = 8192;
-
     public static function put(string $folder, StanceBasis $basis): void
     {
         Blobs::putDerived("{$folder}/sketch.bin", 'WRLE'.pack('V', self::VERSION).serialize($basis->sketch()));
@@ -29,10 +27,10 @@ final class BasisFile
             $isSame = $coarse === $mesh;
             fwrite($stream, 'WRLB'.pack('V5', self::VERSION, $mesh->vertexCount(), $mesh->triangleCount(), $isSame ? 0 : $coarse->vertexCount(), $isSame ? 0 : $coarse->triangleCount()));
             foreach ([$mesh->x, $mesh->y, $mesh->z, $basis->seen, ...($isSame ? [] : [$coarse->x, $coarse->y, $coarse->z, $basis->coarseSeen])] as $list) {
-                self::write($stream, 'e*', $list);
+                Packed::write($stream, 'e', $list);
             }
             foreach ([$mesh->tri, ...($isSame ? [] : [$coarse->tri])] as $list) {
-                self::write($stream, 'V*', $list);
+                Packed::write($stream, 'V', $list);
             }
         });
     }
@@ -61,16 +59,20 @@ final class BasisFile
         $bytes = self::bytes("{$folder}/basis.bin", 'WRLB');
         [$vertices, $triangles, $coarseVertices, $coarseTriangles] = array_values(unpack('V4', $bytes, 8) ?: [0, 0, 0, 0]);
         $at = 24;
-        $take = static function (string $code, int $count) use ($bytes, &$at): array {
-            $list = array_values(unpack($code.$count, $bytes, $at) ?: []);
-            $at += $count * ($code === 'e' ? 8 : 4);
+        $floats = static function (int $count) use ($bytes, &$at): array {
+            $at += Packed::bytes('e', $count);
 
-            return $list;
+            return Packed::floats($bytes, 'e', $at - Packed::bytes('e', $count), $count);
         };
-        [$x, $y, $z, $seen] = [$take('e', $vertices), $take('e', $vertices), $take('e', $vertices), $take('e', $triangles)];
-        $coarse = $coarseVertices > 0 ? [$take('e', $coarseVertices), $take('e', $coarseVertices), $take('e', $coarseVertices), $take('e', $coarseTriangles)] : null;
-        $mesh = new Mesh($x, $y, $z, $take('V', 3 * $triangles));
-        $coarseMesh = $coarse === null ? $mesh : new Mesh($coarse[0], $coarse[1], $coarse[2], $take('V', 3 * $coarseTriangles));
+        $words = static function (int $count) use ($bytes, &$at): array {
+            $at += Packed::bytes('V', $count);
+
+            return Packed::words($bytes, $at - Packed::bytes('V', $count), $count);
+        };
+        [$x, $y, $z, $seen] = [$floats($vertices), $floats($vertices), $floats($vertices), $floats($triangles)];
+        $coarse = $coarseVertices > 0 ? [$floats($coarseVertices), $floats($coarseVertices), $floats($coarseVertices), $floats($coarseTriangles)] : null;
+        $mesh = new Mesh($x, $y, $z, $words(3 * $triangles));
+        $coarseMesh = $coarse === null ? $mesh : new Mesh($coarse[0], $coarse[1], $coarse[2], $words(3 * $coarseTriangles));
 
         return self::sketch($folder, $profile)->completed($mesh, Surface::ofFacets($mesh), $seen, $coarseMesh, $coarse[3] ?? null);
     }
@@ -83,16 +85,5 @@ final class BasisFile
         }
 
         return $bytes;
-    }
-
-    /**
-     * @param  resource  $stream
-     * @param  list<float>|list<int>  $list
-     */
-    private static function write($stream, string $code, array $list): void
-    {
-        for ($i = 0, $n = count($list); $i < $n; $i += self::CHUNK) {
-            fwrite($stream, pack($code, ...array_slice($list, $i, self::CHUNK)));
-        }
     }
 }

@@ -31,8 +31,8 @@ final class StageFile
         if ($simplified !== null) {
             Blobs::putDerived("{$folder}/stage-map.bin", static function ($stream) use ($simplified): void {
                 fwrite($stream, 'WRLM'.pack('V3', self::VERSION, count($simplified->source), count($simplified->owner)));
-                self::words($stream, $simplified->source);
-                self::words($stream, $simplified->owner);
+                Packed::write($stream, 'V', $simplified->source);
+                Packed::write($stream, 'V', $simplified->owner);
             });
         }
         Blobs::putDerived("{$folder}/geometry.bin", static fn ($stream) => self::writeGeometry($stream, $simplified->mesh ?? $mesh));
@@ -51,7 +51,7 @@ final class StageFile
             }
             fwrite($stream, pack('g*', ...$flat));
         }
-        self::words($stream, $mesh->tri);
+        Packed::write($stream, 'V', $mesh->tri);
     }
 
     /**
@@ -88,19 +88,10 @@ final class StageFile
         if (! str_starts_with($bytes, 'WRLM') || $head === false || $head['version'] !== self::VERSION) {
             throw new UnexpectedValueException('The map of the stage has another version than this program reads.');
         }
-        $words = array_values(unpack('V*', substr($bytes, 16)) ?: []);
 
-        return ['source' => array_slice($words, 0, $head['stage']), 'owner' => array_slice($words, $head['stage'])];
-    }
-
-    /**
-     * @param  resource  $stream
-     * @param  list<int>  $words
-     */
-    private static function words($stream, array $words): void
-    {
-        for ($i = 0, $n = count($words); $i < $n; $i += self::CHUNK) {
-            fwrite($stream, pack('V*', ...array_slice($words, $i, self::CHUNK)));
-        }
+        return [
+            'source' => Packed::words($bytes, 16, $head['stage']),
+            'owner' => Packed::words($bytes, 16 + Packed::bytes('V', $head['stage']), $head['full']),
+        ];
     }
 }

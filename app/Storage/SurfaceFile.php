@@ -19,8 +19,6 @@ final class SurfaceFile
 {
     private const VERSION = 1;
 
-    private const CHUNK = 8192;
-
     private const NAME = 'surface.bin';
 
     public static function has(string $folder): bool
@@ -33,12 +31,12 @@ final class SurfaceFile
         Blobs::putDerived("{$folder}/".self::NAME, static function ($stream) use ($facets, $beyond, $patches): void {
             fwrite($stream, 'WRLN'.pack('V3', self::VERSION, $facets->count(), count($patches->seed)));
             foreach ([$facets->nx, $facets->ny, $facets->nz, $facets->area, $facets->cx, $facets->cy, $facets->cz] as $list) {
-                self::write($stream, 'g*', $list);
+                Packed::write($stream, 'g', $list);
             }
-            self::write($stream, 'V*', $beyond->of);
-            self::write($stream, 'V*', $patches->label);
-            self::write($stream, 'g*', $patches->areaMm2);
-            self::write($stream, 'V*', $patches->seed);
+            Packed::write($stream, 'V', $beyond->of);
+            Packed::write($stream, 'V', $patches->label);
+            Packed::write($stream, 'g', $patches->areaMm2);
+            Packed::write($stream, 'V', $patches->seed);
         });
     }
 
@@ -99,23 +97,12 @@ final class SurfaceFile
     /** @return list<float> */
     private function floats(int $at, int $count): array
     {
-        return array_values(unpack("g{$count}", $this->bytes, $at) ?: []);
+        return Packed::floats($this->bytes, 'g', $at, $count);
     }
 
     /** @return list<int> */
     private function words(int $at, int $count): array
     {
-        return array_values(unpack("V{$count}", $this->bytes, $at) ?: []);
-    }
-
-    /**
-     * @param  resource  $stream
-     * @param  list<float>|list<int>  $list
-     */
-    private static function write($stream, string $code, array $list): void
-    {
-        for ($i = 0, $n = count($list); $i < $n; $i += self::CHUNK) {
-            fwrite($stream, pack($code, ...array_slice($list, $i, self::CHUNK)));
-        }
+        return Packed::words($this->bytes, $at, $count);
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 use App\Casts\Versioned;
 use App\Models\Piece;
 use App\Storage\Blobs;
+use App\Storage\Packed;
 use App\Storage\StageFile;
 use Illuminate\Support\Facades\DB;
 use Symfony\Component\Process\Process;
@@ -101,3 +102,18 @@ it('sends a picture to its end although a new analysis clears it away meanwhile'
     expect($response->streamedContent())->toBe($whole)->and(substr($whole, 1, 3))->toBe('PNG');
     $this->get("/stances/{$stance}/picture")->assertNotFound();
 });
+
+it('reads long lists back as they were packed, wherever they lie', function (int $count) {
+    mt_srand($count);
+    $floats = array_map(static fn (): float => mt_rand() / 7.0, $count > 0 ? range(1, $count) : []);
+    $words = array_map(static fn (float $f): int => (int) $f % 0xFFFFFFFF, $floats);
+    Blobs::putDerived('t/packed.bin', static function ($stream) use ($floats, $words): void {
+        fwrite($stream, 'head');
+        Packed::write($stream, 'e', $floats);
+        Packed::write($stream, 'V', $words);
+    });
+    $bytes = (string) file_get_contents(Blobs::derivedPath('t/packed.bin'));
+    expect(strlen($bytes))->toBe(4 + Packed::bytes('e', $count) + Packed::bytes('V', $count))
+        ->and(Packed::floats($bytes, 'e', 4, $count))->toBe($floats)
+        ->and(Packed::words($bytes, 4 + Packed::bytes('e', $count), $count))->toBe($words);
+})->with([0, 1, 8191, 8192, 8193, 20_000]);

@@ -23,3 +23,27 @@ function decide(App\Models\Piece $piece, array $changes): Illuminate\Testing\Tes
 {
     return test()->put("/pieces/{$piece->id}/plan", $changes);
 }
+
+/** Drops a file on the page, as a person would. */
+function dropFile(Tests\Support\Chrome $chrome, string $bytes, string $name): void
+{
+    // through the page's own input: ChromeDriver cannot drag from outside, so the drop event is made from what it holds
+    $path = sys_get_temp_dir().'/'.bin2hex(random_bytes(4)).'-'.$name;
+    file_put_contents($path, $bytes);
+    $chrome->js("const i = document.createElement('input'); i.type = 'file'; i.id = 'from-outside'; document.body.append(i);");
+    $chrome->first('#from-outside')->setFileDetector(new Facebook\WebDriver\Remote\LocalFileDetector)->sendKeys($path);
+    $chrome->js(<<<'JS'
+        const i = document.querySelector('#from-outside'); const data = new DataTransfer();
+        data.items.add(new File([i.files[0]], arguments[0])); i.remove();
+        const at = document.querySelector('main');
+        at.dispatchEvent(new DragEvent('dragover', { dataTransfer: data, bubbles: true, cancelable: true }));
+        at.dispatchEvent(new DragEvent('drop', { dataTransfer: data, bubbles: true, cancelable: true }));
+        JS, $name);
+    unlink($path);
+}
+
+/** The stance looked at, by its id; empty where there is none. */
+function stanceInHand(Tests\Support\Chrome $chrome): string
+{
+    return (string) $chrome->js("return document.querySelector('[data-stance][aria-current=true]')?.dataset.stance ?? ''");
+}

@@ -23,32 +23,9 @@ afterEach(function () {
     expect($log)->toBe('');
 });
 
-/** Drops a file on the page, as a person would. */
-function dropFile(Chrome $chrome, string $bytes, string $name): void
-{
-    // through the page's own input: ChromeDriver cannot drag from outside, so the drop event is made from what it holds
-    $path = sys_get_temp_dir().'/'.bin2hex(random_bytes(4)).'-'.$name;
-    file_put_contents($path, $bytes);
-    $chrome->js("const i = document.createElement('input'); i.type = 'file'; i.id = 'from-outside'; document.body.append(i);");
-    $chrome->first('#from-outside')->setFileDetector(new Facebook\WebDriver\Remote\LocalFileDetector)->sendKeys($path);
-    $chrome->js(<<<'JS'
-        const i = document.querySelector('#from-outside'); const data = new DataTransfer();
-        data.items.add(new File([i.files[0]], arguments[0])); i.remove();
-        const at = document.querySelector('main');
-        at.dispatchEvent(new DragEvent('dragover', { dataTransfer: data, bubbles: true, cancelable: true }));
-        at.dispatchEvent(new DragEvent('drop', { dataTransfer: data, bubbles: true, cancelable: true }));
-        JS, $name);
-    unlink($path);
-}
-
 function percentShown(Chrome $chrome): int
 {
     return (int) $chrome->js("return document.querySelector('[data-percent]')?.dataset.percent ?? -1");
-}
-
-function stanceInHand(Chrome $chrome): string
-{
-    return (string) $chrome->js("return document.querySelector('[data-stance][aria-current=true]')?.dataset.stance ?? ''");
 }
 
 it('goes from a dropped file to a downloaded mesh', function () {

@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Actions\Refusal;
 use App\Http\Middleware\HandleInertiaRequests;
 use App\Http\Middleware\KnowThePerson;
 use Illuminate\Foundation\Application;
@@ -10,11 +11,12 @@ use Illuminate\Foundation\Configuration\Middleware;
 use Illuminate\Http\Exceptions\PostTooLargeException;
 use Illuminate\Http\Request;
 use Illuminate\Routing\Middleware\SubstituteBindings;
+use Illuminate\Validation\ValidationException;
 use Inertia\Inertia;
 use Symfony\Component\HttpFoundation\Response;
 
 $app = Application::configure(basePath: dirname(__DIR__))
-    ->withRouting(web: __DIR__.'/../routes/web.php', health: '/up')
+    ->withRouting(web: __DIR__.'/../routes/web.php', commands: __DIR__.'/../routes/console.php', health: '/up')
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->web(append: [HandleInertiaRequests::class]);
         // before a piece is looked up: a stranger must not learn which addresses exist
@@ -22,7 +24,8 @@ $app = Application::configure(basePath: dirname(__DIR__))
         $middleware->redirectGuestsTo('/sign-in');
     })
     ->withExceptions(function (Exceptions $exceptions): void {
-        $exceptions->dontReport([PostTooLargeException::class]);
+        $exceptions->dontReport([PostTooLargeException::class, Refusal::class]);
+        $exceptions->map(Refusal::class, fn (Refusal $e): Throwable => ValidationException::withMessages([$e->field => $e->getMessage()]));
         $exceptions->render(fn (PostTooLargeException $e, Request $request): Response => response()->json(['message' => 'The file is larger than 256 MB; nothing was kept.'], 413));
         $exceptions->respond(function (Response $response, Throwable $e, Request $request): Response {
             $isPage = ! $request->expectsJson() && in_array($response->getStatusCode(), [403, 404, 409, 419, 500, 503], true);

@@ -30,6 +30,15 @@ return [
 
     'disks' => [
 
+        // what is computed from pieces: can be thrown away
+        'derived' => [
+            'driver' => 'local',
+            'root' => storage_path('app/derived'),
+            'serve' => false,
+            'throw' => false,
+            'report' => false,
+        ],
+
         'local' => [
             'driver' => 'local',
             'root' => storage_path('app/private'),

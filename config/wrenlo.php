@@ -11,4 +11,11 @@ return [
 
     // How many stances are proven with a height field and offered.
     'finalists' => 24,
+
+    // the disk (config/filesystems.php) that files of findings lie on
+    'disk' => env('WRENLO_DISK', 'derived'),
+
+    // what the sweep keeps
+    'findings_most_bytes' => (int) env('WRENLO_FINDINGS_MOST_BYTES', 4_000_000_000),
+    'findings_most_days' => (int) env('WRENLO_FINDINGS_MOST_DAYS', 60),
 ];

@@ -18,10 +18,18 @@ function wrenlo(string $command, array $arguments): array
     return json_decode(Illuminate\Support\Facades\Artisan::output(), true, flags: JSON_THROW_ON_ERROR);
 }
 
-/** Notes a decision in the plan of a piece, as the screen does. */
-function decide(App\Models\Piece $piece, array $changes): Illuminate\Testing\TestResponse
+/** Takes a decision at a station, as the screen does. */
+function decide(App\Models\Piece $piece, string $station, array $changes): Illuminate\Testing\TestResponse
 {
-    return test()->put("/pieces/{$piece->id}/plan", $changes);
+    $plan = $piece->plan()->firstOrFail();
+
+    return test()->put("/pieces/{$piece->id}/plans/{$plan->id}/decisions/{$station}", ['version' => $plan->version, ...$changes]);
+}
+
+/** @return list<array<string, mixed>> the stances of a piece, best first */
+function stancesOf(App\Models\Piece $piece): array
+{
+    return test()->getJson("/pieces/{$piece->id}/ranking")->assertOk()->json('stances');
 }
 
 /** Drops a file on the page, as a person would. */
@@ -46,4 +54,22 @@ function dropFile(Tests\Support\Chrome $chrome, string $bytes, string $name): vo
 function stanceInHand(Tests\Support\Chrome $chrome): string
 {
     return (string) $chrome->js("return document.querySelector('[data-stance][aria-current=true]')?.dataset.stance ?? ''");
+}
+
+/** @return array<string, mixed> the mesh report of a piece */
+function reportOf(App\Models\Piece $piece): array
+{
+    return App\Plans\Bench::of($piece->refresh())->done(App\Findings\Kinds\Report::class)->headline['report'];
+}
+
+/** The mesh of a piece as its plan has it. */
+function meshOf(App\Models\Piece $piece): Wrenlo\Core\Mesh\Mesh
+{
+    return App\Findings\MeshInHand::reading(App\Plans\Bench::of($piece->refresh())->subject())->mesh;
+}
+
+/** @return array<string, mixed> what a station's page is given */
+function pageOf(App\Models\Piece $piece, string $station): array
+{
+    return test()->get("/pieces/{$piece->id}")->assertOk()->inertiaProps("bench.stations.{$station}");
 }

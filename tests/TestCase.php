@@ -20,6 +20,7 @@ abstract class TestCase extends BaseTestCase
         $this->storage = sys_get_temp_dir().'/wrenlo-test-'.bin2hex(random_bytes(6));
         mkdir($this->storage.'/framework/views', 0700, true);
         $this->app->useStoragePath($this->storage);
+        config(['filesystems.disks.derived.root' => $this->storage.'/app/derived']);
         $this->withoutVite();
     }
 

@@ -4,21 +4,21 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
+use App\Findings\Sweep;
 use App\Models\Piece;
+use App\Plans\Bench;
 use App\Storage\Blobs;
 
-/** Takes a piece out of the cabinet with everything derived from it; its file goes when no other piece shares it. */
+/** Takes a piece out of the cabinet; its file and what was found out about it go when no other piece shares them. */
 final class DiscardPiece
 {
     public static function handle(Piece $piece): void
     {
-        $piece->analyses()->update(['cancel_requested' => true]);
-        $folders = [$piece->derivedFolder(), ...$piece->analyses()->pluck('id')->map(static fn (int $id): string => "analysis-{$id}")];
+        $isShared = Piece::query()->where('blob', $piece->blob)->whereKeyNot($piece->id)->exists();
+        $isShared || Measure::stop(Bench::of($piece));
         $piece->delete();
-        foreach ($folders as $folder) {
-            Blobs::forgetDerived($folder);
-        }
-        if (! Piece::query()->where('blob', $piece->blob)->exists()) {
+        if (! $isShared) {
+            Sweep::file($piece->blob);
             Blobs::forget($piece->blob);
         }
     }

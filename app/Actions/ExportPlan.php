@@ -4,75 +4,90 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
+use App\Findings\Findings;
+use App\Findings\Kinds\StandingPortrait;
+use App\Findings\Kinds\Proof;
+use App\Findings\Kinds\Report;
+use App\Findings\MeshInHand;
 use App\Http\Resources\PlanChoice;
-use App\Models\Candidate;
-use App\Models\Piece;
-use App\Storage\Blobs;
-use App\Storage\PortraitPng;
+use App\Plans\Bench;
+use App\Plans\StanceChoice;
+use App\Stations\Stand\RankStances;
 use Illuminate\Support\Str;
 use Wrenlo\Core\Format\MeshFormats;
-use Wrenlo\Core\Geometry\Rotation;
 use Wrenlo\Core\Mark\MarkKind;
 use Wrenlo\Core\Mark\MarksFile;
 use Wrenlo\Core\Orientation\Criteria;
 use Wrenlo\Core\Orientation\Lean;
+use Wrenlo\Core\Orientation\Metrics;
 use Wrenlo\Core\Orientation\Reason;
-use Wrenlo\Core\Orientation\StanceMetrics;
+use Wrenlo\Core\Orientation\StanceNumbers;
 
 /** A piece with a decided stance, ready to be handed over in open formats. */
 final readonly class ExportPlan
 {
-    private function __construct(private Piece $piece, private Candidate $stance) {}
+    private function __construct(private Bench $bench, private StanceChoice $stance, private StanceNumbers $numbers) {}
 
-    public static function of(Piece $piece): ?self
+    public static function of(Bench $bench): ?self
     {
-        $stance = $piece->plan->candidate;
+        $stance = $bench->stand()->stance;
+        if ($stance === null) {
+            return null;
+        }
+        Findings::now(Proof::class, $bench->standing($stance));
+        $numbers = RankStances::numbers($bench, [$bench->standing($stance)])[0] ?? throw Refusal::because('stance', 'The stance taken could not be measured; choose another one.');
 
-        return $stance ? new self($piece, $stance) : null;
+        return new self($bench, $stance, $numbers);
     }
 
     public function fileName(string $ending): string
     {
-        return (Str::slug($this->piece->name) ?: 'piece').'-standing.'.$ending;
+        return (Str::slug($this->bench->piece->name) ?: 'piece').'-standing.'.$ending;
     }
 
     public function writeMesh(string $ending): void
     {
         $stream = fopen('php://output', 'wb') ?: throw new \RuntimeException('The download cannot be written.');
-        MeshFormats::write($stream, $ending, $this->standing(), "{$this->piece->name} - Wrenlo");
+        $mesh = MeshInHand::reading($this->bench->subject())->mesh;
+        MeshFormats::write($stream, $ending, $mesh->standing($this->stance->rotation(), $this->stance->liftMm), "{$this->bench->piece->name} - Wrenlo");
         fclose($stream);
     }
 
     /** @return array<string, mixed> */
     public function plan(): array
     {
-        $plan = $this->piece->plan;
-        $choice = PlanChoice::of($this->piece);
-        $display = $this->piece->display();
+        $piece = $this->bench->piece;
+        $choice = PlanChoice::of($this->bench);
+        $look = $this->bench->look();
+        $rules = $this->bench->subject()->rules();
+        $report = $this->report();
+        [$printer, $nozzle, $filament] = $this->bench->tools();
 
         return [
             'wrenlo_plan' => 1,
             'units' => ['length' => 'mm', 'mass' => 'g', 'time' => 'h', 'angle' => 'deg'],
             'piece' => [
-                'name' => $this->piece->name, 'file' => $this->piece->file_name, 'sha256' => $this->piece->blob, 'scale' => $this->piece->scale,
-                'shown_up' => $display->up->toArray(), 'front' => $display->front->toArray(), 'report' => $this->piece->report,
+                'name' => $piece->name, 'file' => $piece->file_name, 'sha256' => $piece->blob, 'scale' => $look->recipe->scale,
+                'shown_up' => $look->display->up->toArray(), 'front' => $look->display->front->toArray(), 'report' => $report,
             ],
+            'plan' => $this->bench->plan->name,
             'stance' => [
-                'up' => $this->stance->up()->toArray(),
-                'rotation_rows' => Rotation::bringingUp($this->stance->up())->rows,
-                'lift_mm' => $this->stance->lift_mm,
-                'lean' => Lean::words($this->stance->up(), $display),
+                'up' => $this->stance->up->toArray(),
+                'rotation_rows' => $this->stance->rotation()->rows,
+                'lift_mm' => $this->stance->liftMm,
+                'turn_deg' => $this->stance->turnDeg,
+                'lean' => Lean::words($this->stance->up, $look->display),
                 'reason' => str_replace('*', '', $this->reason()),
-                'metrics' => $this->stance->metrics()->toArray(),
-                'measured_at_layer_mm' => $this->stance->analysis->layer_mm,
-                'overhang_limit_deg' => $this->stance->analysis->limit_deg,
+                'metrics' => $this->numbers->toArray(),
+                'measured_at_layer_mm' => $rules->layerMm,
+                'overhang_limit_deg' => $rules->limitDeg,
             ],
-            'marked' => MarksFile::content($this->piece->marks(), $this->piece->blob, (int) $this->piece->triangles),
-            'weights' => $plan->weights()->of,
+            'marked' => MarksFile::content($this->bench->marks(), $piece->blob, (int) ($report['triangles'] ?? 0)),
+            'weights' => $this->bench->stand()->weights->of,
             'layers' => $choice ? ['layer_mm' => $choice->layerMm, 'layers' => $choice->layers, 'hours' => $choice->hours, 'grams' => $choice->grams, 'seen_step_um' => $choice->seenStepUm] : null,
             'tools' => [
-                'printer' => $plan->printer->name, 'nozzle_mm' => $plan->nozzle->diameter_mm, 'line_mm' => $plan->nozzle->line_mm,
-                'filament' => $plan->filament->name, 'polymer' => $plan->filament->polymer,
+                'printer' => $printer->name, 'nozzle_mm' => $nozzle->diameter_mm, 'line_mm' => $nozzle->line_mm,
+                'filament' => $filament->name, 'polymer' => $filament->polymer,
             ],
         ];
     }
@@ -80,58 +95,51 @@ final readonly class ExportPlan
     /** @return array<string, mixed> what the printed page shows */
     public function sheet(): array
     {
-        $metrics = $this->stance->metrics();
+        [$printer, $nozzle, $filament] = $this->bench->tools();
+        $rules = $this->bench->subject()->rules();
 
         return [
-            'piece' => $this->piece, 'plan' => $this->piece->plan, 'metrics' => $metrics, 'choice' => PlanChoice::of($this->piece),
-            'lean' => Lean::words($this->stance->up(), $this->piece->display()),
-            'reason' => $this->reason(),
-            'criteria' => array_filter(Criteria::all(), fn (string $key): bool => $key !== 'marked' || ! $this->piece->marks()->keptClear()->isEmpty(), ARRAY_FILTER_USE_KEY),
-            'marked' => $this->marked(),
-            'own' => $this->ownPose(),
-            'layerMm' => $this->stance->analysis->layer_mm, 'limitDeg' => $this->stance->analysis->limit_deg,
+            'piece' => $this->bench->piece, 'report' => $this->report(), 'choice' => PlanChoice::of($this->bench), 'tools' => compact('printer', 'nozzle', 'filament'),
+            'n' => $this->numbers, 'metrics' => Metrics::all(), 'lean' => Lean::words($this->stance->up, $this->bench->look()->display), 'reason' => $this->reason(),
+            'criteria' => array_filter(Criteria::all(), fn (string $key): bool => $key !== 'marked' || ! $this->bench->marks()->keptClear()->isEmpty(), ARRAY_FILTER_USE_KEY),
+            'marked' => $this->marked(), 'own' => $this->ownPose(), 'layerMm' => $rules->layerMm, 'limitDeg' => $rules->limitDeg,
             'picture' => 'data:image/png;base64,'.base64_encode($this->picture()),
         ];
     }
 
-    private function standing(): \Wrenlo\Core\Mesh\Mesh
+    /** @return array<string, mixed> */
+    private function report(): array
     {
-        return LoadStances::reading($this->piece)->mesh->standing(Rotation::bringingUp($this->stance->up()), $this->stance->lift_mm);
+        return Findings::now(Report::class, $this->bench->subject())->headline['report'] ?? [];
     }
 
     /** @return list<string> what is marked, with its area */
     private function marked(): array
     {
-        $areas = $this->piece->markSet()->areas_mm2 ?? [];
+        $areas = $this->bench->markSet()->areas_mm2 ?? [];
 
         return array_map(static fn (string $key, float $mm2): string => mb_strtolower(MarkKind::from($key)->label()).' '.number_format($mm2).' mm²', array_keys($areas), $areas);
     }
 
-    /** PNG bytes; drawn once. */
-    public function picture(): string
+    /** PNG bytes. */
+    private function picture(): string
     {
-        $key = $this->piece->derivedFolder()."/chosen-{$this->stance->id}.png";
-        if (! Blobs::hasDerived($key)) {
-            Blobs::putDerived($key, PortraitPng::bytes(LoadStances::reading($this->piece)->mesh, Rotation::bringingUp($this->stance->up()), 320));
-        }
-
-        return (string) file_get_contents(Blobs::derivedPath($key));
+        return (string) Findings::blobNow(Findings::now(StandingPortrait::class, $this->bench->standing($this->stance)), 'picture');
     }
 
     /** Against the piece's own pose: what a print straight from the file would be. */
     private function reason(): string
     {
         $own = $this->ownPose();
-        $metrics = $this->stance->metrics();
-        $lean = Lean::words($this->stance->up(), $this->piece->display());
+        $lean = Lean::words($this->stance->up, $this->bench->look()->display);
 
-        return $own === null ? ucfirst($lean).': the pose of the file.' : Reason::sentence($lean, $metrics, $own, $this->piece->plan->weights(), 'the pose of the file');
+        return $own === null ? ucfirst($lean).': the pose of the file.' : Reason::sentence($lean, $this->numbers, $own, $this->bench->stand()->weights, 'the pose of the file');
     }
 
-    private function ownPose(): ?StanceMetrics
+    private function ownPose(): ?StanceNumbers
     {
-        $own = $this->stance->analysis->candidates()->where('origin', 'file')->first();
+        $own = new StanceChoice($this->bench->look()->display->up);
 
-        return $own === null || $own->id === $this->stance->id ? null : $own->metrics();
+        return $own->isSame($this->stance) ? null : RankStances::numbers($this->bench, [$this->bench->standing($own)])[0] ?? RankStances::sketched($this->bench, $own);
     }
 }

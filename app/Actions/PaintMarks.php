@@ -6,7 +6,8 @@ namespace App\Actions;
 
 use App\Models\MarkSet;
 use App\Models\MarkStep;
-use App\Models\Piece;
+use App\Plans\Bench;
+use App\Storage\SurfaceFile;
 use Illuminate\Support\Facades\DB;
 use Wrenlo\Core\Mark\FacetSet;
 use Wrenlo\Core\Mark\MarkKind;
@@ -18,18 +19,17 @@ final class PaintMarks
     /** Steps kept to go back. */
     public const STEPS = 200;
 
-    /** @param  list<float>  $areaMm2  of each facet */
-    public static function handle(Piece $piece, MarkKind $kind, bool $isTakenAway, FacetSet $facets, array $areaMm2): MarkSet
+    public static function handle(Bench $bench, MarkKind $kind, bool $isTakenAway, FacetSet $facets, SurfaceFile $surface): MarkSet
     {
-        return DB::transaction(static function () use ($piece, $kind, $isTakenAway, $facets, $areaMm2): MarkSet {
-            $set = $piece->markSets()->firstOrNew(['fits' => $piece->facetsKey()])->fill(['facets' => count($areaMm2)]);
+        return DB::transaction(static function () use ($bench, $kind, $isTakenAway, $facets, $surface): MarkSet {
+            $set = $bench->piece->markSets()->firstOrNew(['fits' => $bench->piece->facetsKey($bench->look()->recipe)])->fill(['facets' => $surface->facets]);
             $before = $set->value();
             $after = $isTakenAway ? $before->erased($kind, $facets) : $before->painted($kind, $facets);
             $changes = self::changes($before, $after);
             if ($changes === []) {
                 return $set;
             }
-            self::store($set, $after, $areaMm2, $set->position + 1);
+            self::store($set, $after, $surface, $set->position + 1);
             $set->steps()->where(static fn ($q) => $q->where('number', '>=', $set->position)->orWhere('number', '<=', $set->position - self::STEPS))->delete();
             $words = ($isTakenAway ? 'Take away ' : '').$kind->label().', '.number_format($facets->count()).($facets->count() === 1 ? ' facet' : ' facets');
             $set->steps()->create(['number' => $set->position, 'words' => $words, 'changes' => $changes]);
@@ -38,32 +38,20 @@ final class PaintMarks
         });
     }
 
-    /** @param  list<float>  $areaMm2 */
-    public static function undo(Piece $piece, array $areaMm2): ?MarkSet
-    {
-        return self::move($piece, $areaMm2, -1);
-    }
-
-    /** @param  list<float>  $areaMm2 */
-    public static function redo(Piece $piece, array $areaMm2): ?MarkSet
-    {
-        return self::move($piece, $areaMm2, 1);
-    }
-
     /** The step that would be undone (0) or done again (1). */
-    public static function step(MarkSet $set, int $ahead): ?MarkStep
+    public static function next(MarkSet $set, int $ahead): ?MarkStep
     {
         return $set->exists ? $set->steps()->where('number', $set->position + $ahead)->first() : null;
     }
 
-    /** @param  list<float>  $areaMm2 */
-    private static function move(Piece $piece, array $areaMm2, int $by): ?MarkSet
+    /** Goes a stroke back (−1) or forth (1). */
+    public static function step(Bench $bench, SurfaceFile $surface, int $by): void
     {
-        return DB::transaction(static function () use ($piece, $areaMm2, $by): ?MarkSet {
-            $set = $piece->markSet();
-            $step = $set === null ? null : self::step($set, $by > 0 ? 1 : 0);
+        DB::transaction(static function () use ($bench, $surface, $by): void {
+            $set = $bench->markSet();
+            $step = $set === null ? null : self::next($set, $by > 0 ? 1 : 0);
             if ($set === null || $step === null) {
-                return $set;
+                return;
             }
             [$goes, $comes] = $by > 0 ? ['went', 'came'] : ['came', 'went'];
             $marks = $set->marks;
@@ -71,19 +59,16 @@ final class PaintMarks
                 $marks[$kind] = FacetSet::fromRuns($marks[$kind] ?? [], $set->facets)
                     ->without(FacetSet::fromRuns($change[$goes], $set->facets))->with(FacetSet::fromRuns($change[$comes], $set->facets))->runs;
             }
-            self::store($set, Marks::fromArray($marks, $set->facets), $areaMm2, $set->position + $by);
-
-            return $set;
+            self::store($set, Marks::fromArray($marks, $set->facets), $surface, $set->position + $by);
         });
     }
 
-    /** @param  list<float>  $areaMm2 */
-    private static function store(MarkSet $set, Marks $marks, array $areaMm2, int $position): void
+    private static function store(MarkSet $set, Marks $marks, SurfaceFile $surface, int $position): void
     {
-        $areas = array_map(static function (FacetSet $s) use ($areaMm2): float {
+        $areas = array_map(static function (FacetSet $s) use ($surface): float {
             $sum = 0.0;
             foreach ($s->facets() as $f) {
-                $sum += $areaMm2[$f];
+                $sum += $surface->area($f);
             }
 
             return $sum;

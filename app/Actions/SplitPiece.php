@@ -4,9 +4,10 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
+use App\Findings\MeshInHand;
 use App\Models\Piece;
+use App\Plans\Bench;
 use App\Storage\Blobs;
-use InvalidArgumentException;
 use RuntimeException;
 use Wrenlo\Core\Format\MeshFormats;
 use Wrenlo\Core\Format\Part;
@@ -23,16 +24,16 @@ final class SplitPiece
      * @param  'parts'|'shells'  $by
      * @return list<Piece>
      *
-     * @throws InvalidArgumentException when there is one, or too many
+     * @throws Refusal when there is one, or too many
      */
     public static function handle(Piece $piece, string $by): array
     {
         $split = $by === 'parts' ? self::parts($piece) : self::shells($piece);
         if (count($split) < 2) {
-            throw new InvalidArgumentException($by === 'parts' ? 'The file sets no parts apart.' : 'The mesh is one shell.');
+            throw Refusal::because('by', $by === 'parts' ? 'The file sets no parts apart.' : 'The mesh is one shell.');
         }
         if (count($split) > self::MOST) {
-            throw new InvalidArgumentException('That would be '.number_format(count($split)).' pieces; Wrenlo makes up to '.self::MOST.' at once.');
+            throw Refusal::because('by', 'That would be '.number_format(count($split)).' pieces; Wrenlo makes up to '.self::MOST.' at once.');
         }
 
         $pieces = [];
@@ -47,7 +48,8 @@ final class SplitPiece
     private static function parts(Piece $piece): array
     {
         $reading = ReadMesh::fromPath(Blobs::path($piece->blob), $piece->ending());
-        $recipe = new MeshRecipe($piece->scale, $piece->mirror); // repairs count anew in each part
+        $own = Bench::of($piece)->look()->recipe;
+        $recipe = new MeshRecipe($own->scale, $own->mirror); // repairs count anew in each part
 
         return array_map(static fn (Part $p): array => [
             'name' => $p->name,
@@ -58,7 +60,7 @@ final class SplitPiece
     /** @return list<array{name: string, mesh: Mesh}> largest first */
     private static function shells(Piece $piece): array
     {
-        $mesh = LoadStances::reading($piece)->mesh;
+        $mesh = MeshInHand::reading(Bench::of($piece)->subject())->mesh;
         $facets = Shells::of($mesh)->facets();
         usort($facets, static fn (array $a, array $b): int => count($b) <=> count($a));
         if (count($facets) > self::MOST) {
@@ -76,7 +78,7 @@ final class SplitPiece
             MeshFormats::write($stream, '3mf', $mesh, $name);
             fclose($stream);
 
-            return StoreUpload::handle($from->user, $path, str_replace('/', ' ', $name).'.3mf', $from->display());
+            return StoreUpload::handle($from->user, $path, str_replace('/', ' ', $name).'.3mf', Bench::of($from)->look()->display);
         } finally {
             @unlink($path);
         }

@@ -6,36 +6,41 @@ namespace App\Actions;
 
 use App\Models\Piece;
 use App\Models\User;
+use App\Plans\Bench;
+use App\Plans\Plans;
+use App\Sources\Sources;
+use App\Stations\Look\LookDecision;
+use App\Stations\Sheet\SheetDecision;
+use App\Stations\Stand\StandStation;
 use App\Storage\Blobs;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
-use Wrenlo\Core\Orientation\Preset;
+use Wrenlo\Core\Mesh\MeshRecipe;
 use Wrenlo\Core\Sight\Display;
 
-/** Keeps a file a person brought, as a piece with a plan of its own, and starts its analysis. */
+/** Keeps a file a person brought, as a piece with a plan of its own, and has it measured. */
 final class StoreUpload
 {
     public static function handle(User $user, string $path, string $fileName, ?Display $display = null): Piece
     {
         $blob = Blobs::keep($path);
 
-        return DB::transaction(static function () use ($user, $path, $fileName, $display, $blob): Piece {
-            $piece = new Piece([
-                'name' => self::nameFrom($fileName), 'file_name' => basename($fileName), 'blob' => $blob, 'bytes' => filesize($path),
-                'scale' => 1.0, ...Piece::displayColumns($display ?? Display::facingMinusY()),
-            ]);
+        $source = Sources::forEnding(pathinfo($fileName, PATHINFO_EXTENSION)) ?? throw Refusal::because('file', 'Wrenlo does not read files of this kind.');
+        $piece = DB::transaction(static function () use ($user, $path, $fileName, $display, $blob, $source): Piece {
+            $piece = new Piece(['name' => self::nameFrom($fileName), 'source' => $source::key(), 'file_name' => basename($fileName), 'blob' => $blob, 'bytes' => filesize($path)]);
             $piece->user()->associate($user)->save();
-            $piece->plan()->create([
-                'printer_id' => $user->printers()->oldest('id')->value('id'),
-                'nozzle_id' => $user->nozzles()->oldest('id')->value('id'),
-                'filament_id' => $user->filaments()->oldest('id')->value('id'),
-                'weights' => Preset::FaceFirst->weights()->of,
-            ]);
-            CarryMarks::toNew($piece);
-            StartAnalysis::handle($piece);
+            $plan = $piece->plans()->create(['name' => 'Plan 1', 'is_current' => true])->setRelation('piece', $piece);
+            $look = $display === null ? LookDecision::usual() : new LookDecision(new MeshRecipe, $display);
+            Plans::put($plan, 'look', $look->toArray(), null);
+            Plans::put($plan, 'sheet', SheetDecision::usual($user)->toArray(), null);
+            CarryMarks::toNew($piece, $look->recipe);
+            Plans::put($plan, 'stand', StandStation::withMarks(new Bench($piece, $plan))->toArray(), null);
 
             return $piece;
         });
+        Measure::ask(Bench::of($piece));
+
+        return $piece;
     }
 
     private static function nameFrom(string $fileName): string

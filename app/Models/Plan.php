@@ -4,53 +4,34 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-use App\Casts\Versioned;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
-use Wrenlo\Core\Orientation\Weights;
-use Wrenlo\Core\Settings\PrintProfile;
+use Illuminate\Database\Eloquent\Relations\HasMany;
 
 /**
- * What was decided for a piece: what matters, the stance, the layer height, and with what it will be printed.
+ * One way to make a piece: a decision a station, and the steps that led there. A piece has several, one of them current.
  *
  * @property int $id
  * @property int $piece_id
- * @property int $printer_id
- * @property int $nozzle_id
- * @property int $filament_id
- * @property array<string, float> $weights
- * @property ?int $candidate_id
- * @property ?int $pinned_candidate_id
- * @property ?float $layer_mm
+ * @property string $name
+ * @property bool $is_current
+ * @property int $version  counts up with every change; a request says the one it saw
+ * @property int $position  steps done; those behind it were undone
+ * @property \Illuminate\Support\Carbon $updated_at
  * @property Piece $piece
- * @property Printer $printer
- * @property Nozzle $nozzle
- * @property Filament $filament
- * @property ?Candidate $candidate
- * @property ?Candidate $pinned
+ * @property \Illuminate\Database\Eloquent\Collection<int, PlanDecision> $decisions
  */
 final class Plan extends Model
 {
     protected $guarded = ['id'];
 
+    /** @var array<string, mixed> */
+    protected $attributes = ['version' => 1, 'position' => 0, 'is_current' => false];
+
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['weights' => Versioned::class.':set of weights,1'];
-    }
-
-    public function weights(): Weights
-    {
-        return Weights::of($this->weights);
-    }
-
-    public function profile(): PrintProfile
-    {
-        return new PrintProfile(
-            nozzleMm: $this->nozzle->diameter_mm, lineMm: $this->nozzle->line_mm, zStepMm: $this->printer->z_step_mm,
-            bedXMm: $this->printer->bed_x_mm, bedYMm: $this->printer->bed_y_mm, bedZMm: $this->printer->bed_z_mm,
-            densityGPerCm3: $this->filament->density_g_per_cm3, pricePerKg: $this->filament->price_per_kg,
-        );
+        return ['is_current' => 'boolean'];
     }
 
     /** @return BelongsTo<Piece, $this> */
@@ -59,33 +40,15 @@ final class Plan extends Model
         return $this->belongsTo(Piece::class);
     }
 
-    /** @return BelongsTo<Printer, $this> */
-    public function printer(): BelongsTo
+    /** @return HasMany<PlanDecision, $this> */
+    public function decisions(): HasMany
     {
-        return $this->belongsTo(Printer::class);
+        return $this->hasMany(PlanDecision::class);
     }
 
-    /** @return BelongsTo<Nozzle, $this> */
-    public function nozzle(): BelongsTo
+    /** @return HasMany<PlanStep, $this> */
+    public function steps(): HasMany
     {
-        return $this->belongsTo(Nozzle::class);
-    }
-
-    /** @return BelongsTo<Filament, $this> */
-    public function filament(): BelongsTo
-    {
-        return $this->belongsTo(Filament::class);
-    }
-
-    /** @return BelongsTo<Candidate, $this> */
-    public function candidate(): BelongsTo
-    {
-        return $this->belongsTo(Candidate::class);
-    }
-
-    /** @return BelongsTo<Candidate, $this> */
-    public function pinned(): BelongsTo
-    {
-        return $this->belongsTo(Candidate::class, 'pinned_candidate_id');
+        return $this->hasMany(PlanStep::class);
     }
 }

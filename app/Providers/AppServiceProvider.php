@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Providers;
 
+use App\Findings\Leases;
+use App\Findings\MeshInHand;
 use App\Models\Filament;
 use App\Models\Nozzle;
 use App\Models\Printer;
@@ -11,6 +13,7 @@ use App\Policies\ShelfPolicy;
 use App\Storage\ImmediateSqliteConnector;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Support\Facades\Gate;
+use Illuminate\Support\Facades\Queue;
 use Illuminate\Support\ServiceProvider;
 
 final class AppServiceProvider extends ServiceProvider
@@ -23,6 +26,11 @@ final class AppServiceProvider extends ServiceProvider
     public function boot(): void
     {
         Model::preventSilentlyDiscardingAttributes();
+        // a worker between two jobs gives back what others left
+        Queue::looping(static function (): void {
+            MeshInHand::tidy();
+            Leases::recoverNowAndThen();
+        });
         foreach ([Printer::class, Nozzle::class, Filament::class] as $tool) {
             Gate::policy($tool, ShelfPolicy::class);
         }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Storage;
 
+use RuntimeException;
 use Wrenlo\Core\Geometry\Rotation;
 use Wrenlo\Core\Mesh\Mesh;
 use Wrenlo\Core\Picture\Portrait;
@@ -19,15 +20,11 @@ final class PortraitPng
     public static function bytes(Mesh $mesh, Rotation $stance, int $size): string
     {
         $portrait = Portrait::of($mesh, $stance, 2 * $size);
-        $large = self::canvas(2 * $size);
-        $palette = self::palette($large);
-        for ($k = 0, $n = strlen($portrait->light), $side = $portrait->size; $k < $n; $k++) {
-            $tone = ord($portrait->light[$k]);
-            if ($tone > 0) {
-                imagesetpixel($large, $k % $side, intdiv($k, $side), $palette[$tone]);
-            }
-        }
-        $small = self::canvas($size);
+        $large = imagecreatefromstring(self::indexed($portrait->light, $portrait->size)) ?: throw new RuntimeException('The picture cannot be drawn.');
+        imagepalettetotruecolor($large);
+        $small = imagecreatetruecolor(max(1, $size), max(1, $size));
+        imagealphablending($small, false);
+        imagesavealpha($small, true);
         imagecopyresampled($small, $large, 0, 0, 0, 0, $size, $size, 2 * $size, 2 * $size);
         ob_start();
         imagepng($small, null, 6);
@@ -35,25 +32,22 @@ final class PortraitPng
         return (string) ob_get_clean();
     }
 
-    private static function canvas(int $size): \GdImage
+    /**
+     * The tones as they are, one byte a pixel, as a PNG with a palette [ISO/IEC 15948]: setting a quarter of a million pixels one by
+     * one takes ten times as long.
+     */
+    private static function indexed(string $tones, int $side): string
     {
-        $image = imagecreatetruecolor(max(1, $size), max(1, $size));
-        imagealphablending($image, false);
-        imagesavealpha($image, true);
-        imagefill($image, 0, 0, (int) imagecolorallocatealpha($image, self::SHADE[0], self::SHADE[1], self::SHADE[2], 127));
-
-        return $image;
-    }
-
-    /** @return list<int> */
-    private static function palette(\GdImage $image): array
-    {
-        $palette = [];
+        $palette = '';
         for ($tone = 0; $tone < 256; $tone++) {
-            [$r, $g, $b] = array_map(static fn (int $from, int $to): int => (int) ($from + ($to - $from) * $tone / 255), self::SHADE, self::LIGHT);
-            $palette[] = (int) imagecolorallocatealpha($image, max(0, min(255, $r)), max(0, min(255, $g)), max(0, min(255, $b)), 0);
+            foreach (self::SHADE as $k => $from) {
+                $palette .= chr((int) ($from + (self::LIGHT[$k] - $from) * $tone / 255));
+            }
         }
+        $rows = "\0".implode("\0", str_split($tones, $side)); // no filter
+        $chunk = static fn (string $name, string $data): string => pack('N', strlen($data)).$name.$data.pack('N', crc32($name.$data));
 
-        return $palette;
+        return "\x89PNG\r\n\x1A\n".$chunk('IHDR', pack('NNC5', $side, $side, 8, 3, 0, 0, 0)).$chunk('PLTE', $palette)
+            .$chunk('tRNS', "\0").$chunk('IDAT', (string) gzcompress($rows, 1)).$chunk('IEND', '');
     }
 }

@@ -4,17 +4,21 @@ declare(strict_types=1);
 
 namespace App\Storage;
 
-use UnexpectedValueException;
+use App\Findings\Findings;
+use App\Findings\Kinds\Report;
+use App\Findings\Lists;
+use App\Findings\Subject;
+use App\Findings\Work;
+use Closure;
 use Wrenlo\Core\Mesh\Mesh;
-use Wrenlo\Core\Mesh\Simplified;
 
 /**
  * What the stage draws, little-endian. Geometry: "WRLG", u32 version 1, u32 vertices, u32 triangles, then 3 × f32 a
  * vertex (mm, file frame) and 3 × u32 a triangle. A measure of the facets: "WRLS", u32 version 1, u32 triangles, then one
- * byte a triangle, 0 … 255 over the measure's range. Read by resources/js/features/stage/geometry.ts.
+ * byte a triangle, 0 … 255 over the measure's range. Read by resources/js/stage/geometry.ts.
  *
- * A mesh above MOST_FACETS is drawn simplified; its facets' places in the full mesh lie beside it ("WRLM", u32 version,
- * u32 stage triangles, u32 full triangles, u32 a stage triangle: its source, u32 a full triangle: what stands for it).
+ * A mesh above MOST_FACETS is drawn simplified; the places of its facets in the full mesh are the report's blob “map”:
+ * `source` (facet of the full mesh by facet of the stage) and `owner` (what stands for it, by facet of the full mesh).
  */
 final class StageFile
 {
@@ -24,74 +28,56 @@ final class StageFile
 
     public const MOST_FACETS = 300_000;
 
-    /** Writes geometry and, where the mesh is too large to be drawn whole, the map. */
-    public static function putGeometry(string $folder, Mesh $mesh): void
+    /** @return Closure(resource): void */
+    public static function geometry(Mesh $mesh): Closure
     {
-        $simplified = Simplified::to($mesh, self::MOST_FACETS);
-        if ($simplified !== null) {
-            Blobs::putDerived("{$folder}/stage-map.bin", static function ($stream) use ($simplified): void {
-                fwrite($stream, 'WRLM'.pack('V3', self::VERSION, count($simplified->source), count($simplified->owner)));
-                Packed::write($stream, 'V', $simplified->source);
-                Packed::write($stream, 'V', $simplified->owner);
-            });
-        }
-        Blobs::putDerived("{$folder}/geometry.bin", static fn ($stream) => self::writeGeometry($stream, $simplified->mesh ?? $mesh));
-    }
-
-    /** @param  resource  $stream */
-    public static function writeGeometry($stream, Mesh $mesh): void
-    {
-        fwrite($stream, 'WRLG'.pack('V3', self::VERSION, $mesh->vertexCount(), $mesh->triangleCount()));
-        for ($i = 0, $n = $mesh->vertexCount(); $i < $n; $i += self::CHUNK) {
-            $flat = [];
-            for ($k = $i, $end = min($n, $i + self::CHUNK); $k < $end; $k++) {
-                $flat[] = $mesh->x[$k];
-                $flat[] = $mesh->y[$k];
-                $flat[] = $mesh->z[$k];
+        return static function ($stream) use ($mesh): void {
+            fwrite($stream, 'WRLG'.pack('V3', self::VERSION, $mesh->vertexCount(), $mesh->triangleCount()));
+            for ($i = 0, $n = $mesh->vertexCount(); $i < $n; $i += self::CHUNK) {
+                $flat = [];
+                for ($k = $i, $end = min($n, $i + self::CHUNK); $k < $end; $k++) {
+                    $flat[] = $mesh->x[$k];
+                    $flat[] = $mesh->y[$k];
+                    $flat[] = $mesh->z[$k];
+                }
+                fwrite($stream, pack('g*', ...$flat));
             }
-            fwrite($stream, pack('g*', ...$flat));
-        }
-        Packed::write($stream, 'V', $mesh->tri);
+            Packed::write($stream, 'V', $mesh->tri);
+        };
     }
 
     /**
-     * Stores a measure of the full mesh's facets for the stage mesh in this folder.
+     * A measure of the full mesh's facets for the stage mesh.
      *
      * @param  list<float>  $shares  of the measure's range, 0 … 1, by facet of the full mesh
+     * @param  ?list<int>  $source  facet of the full mesh by facet of the stage; null where they are the same
+     * @return Closure(resource): void
      */
-    public static function putMeasure(string $folder, string $key, array $shares): void
+    public static function measure(array $shares, ?array $source): Closure
     {
-        $source = self::map($folder)['source'] ?? null;
-        Blobs::putDerived($key, static fn ($stream) => self::writeMeasure($stream, $source === null ? $shares : array_map(static fn (int $f): float => $shares[$f], $source)));
+        return static function ($stream) use ($shares, $source): void {
+            $shown = $source === null ? $shares : array_map(static fn (int $f): float => $shares[$f], $source);
+            fwrite($stream, 'WRLS'.pack('V2', self::VERSION, count($shown)));
+            foreach (array_chunk($shown, self::CHUNK) as $chunk) {
+                fwrite($stream, pack('C*', ...array_map(static fn (float $v): int => (int) round(255 * min(1.0, max(0.0, $v))), $chunk)));
+            }
+        };
     }
 
-    /**
-     * @param  resource  $stream
-     * @param  list<float>  $shares
-     */
-    public static function writeMeasure($stream, array $shares): void
+    /** @return ?list<int> facet of the full mesh by facet of the stage; null where the stage draws the full mesh */
+    public static function mapFor(Work $work): ?array
     {
-        fwrite($stream, 'WRLS'.pack('V2', self::VERSION, count($shares)));
-        foreach (array_chunk($shares, self::CHUNK) as $chunk) {
-            fwrite($stream, pack('C*', ...array_map(static fn (float $v): int => (int) round(255 * min(1.0, max(0.0, $v))), $chunk)));
-        }
+        $report = Findings::existing(Report::class, $work->subject);
+
+        return isset($report->blobs['map']) ? $work->lists(Report::class, 'map')->words('source') : null;
     }
 
-    /** @return ?array{source: list<int>, owner: list<int>} null where the stage draws the full mesh */
-    public static function map(string $folder): ?array
+    /** @return ?list<int> the same for a request; null also while the report is not there */
+    public static function map(Subject $subject): ?array
     {
-        if (! Blobs::hasDerived("{$folder}/stage-map.bin")) {
-            return null;
-        }
-        $bytes = (string) file_get_contents(Blobs::derivedPath("{$folder}/stage-map.bin"));
-        $head = unpack('Vversion/Vstage/Vfull', $bytes, 4);
-        if (! str_starts_with($bytes, 'WRLM') || $head === false || $head['version'] !== self::VERSION) {
-            throw new UnexpectedValueException('The map of the stage has another version than this program reads.');
-        }
+        $report = Findings::done(Report::class, $subject);
+        $bytes = $report === null || ! isset($report->blobs['map']) ? null : Findings::blobNow($report, 'map');
 
-        return [
-            'source' => Packed::words($bytes, 16, $head['stage']),
-            'owner' => Packed::words($bytes, 16 + Packed::bytes('V', $head['stage']), $head['full']),
-        ];
+        return $bytes === null ? null : Lists::open($bytes)->words('source');
     }
 }

@@ -17,7 +17,7 @@
         <div>
             <p class="kind">Wrenlo contact sheet</p>
             <h1>{{ $piece->name }}</h1>
-            <p class="soft">{{ count($stances) }} of {{ number_format($analysis->candidates()->count()) }} ways to stand, at {{ number_format($analysis->layer_mm, 2) }} mm layers.
+            <p class="soft">{{ count($stances) }} of {{ number_format($searched) }} ways to stand, at {{ number_format($layerMm, 2) }} mm layers.
                 What matters: {{ collect($criteria)->filter(fn ($c) => $weights[$c->key] > 0)->map(fn ($c) => mb_strtolower($c->label).' '.round($weights[$c->key]))->join(', ') }}.</p>
         </div>
         <button type="button" onclick="print()">Print this page</button>
@@ -30,13 +30,13 @@
                 @else
                     <p class="soft">not proven yet</p>
                 @endif
-                <h2>{{ $s->rank }} <small>{{ $s->lean }}{{ $s->origin === 'file' ? ', the pose of the file' : ($s->origin === 'hand' ? ', turned by hand' : '') }}</small></h2>
-                <p class="tags">{{ implode(' · ', array_filter([$s->id === $plan->candidate_id ? 'taken' : null, $s->id === $plan->pinned_candidate_id ? 'pinned' : null, $s->exact ? null : 'estimated', $s->raft ? 'raft' : ($s->brimMm > 0 ? 'brim '.number_format($s->brimMm, 0).' mm' : 'no brim'), $s->fitsBed ? null : 'does not fit the bed'])) }}</p>
+                <h2>{{ $s->rank }} <small>{{ $s->lean }}{{ $s->origin->value === 'file' ? ', the pose of the file' : ($s->origin->value === 'hand' ? ', turned by hand' : '') }}</small></h2>
+                <p class="tags">{{ implode(' · ', array_filter([$s->id === $taken ? 'taken' : null, $s->id === $pinned ? 'pinned' : null, $s->numbers->isExact ? null : 'estimated', $s->numbers->standing->raft ? 'raft' : ($s->numbers->standing->brimMm > 0 ? 'brim '.number_format($s->numbers->standing->brimMm, 0).' mm' : 'no brim'), $s->numbers->bed->fitsBed ? null : 'does not fit the bed'])) }}</p>
                 <table>
                     @foreach ($criteria as $key => $c)
-                        <tr><th>{{ $c->label }}</th><td class="{{ ! $c->tellsApart($s->values[$key], $best[$key]) ? 'best' : '' }}">{{ $key === 'time' ? $hm($s->hours) : $c->format($s->values[$key]) }}</td></tr>
+                        <tr><th>{{ $c->label }}</th><td class="{{ ! $c->tellsApart($s->values[$key], $best[$key]) ? 'best' : '' }}">{{ $key === 'time' ? $hm($s->numbers->print->hours) : $c->format($s->values[$key]) }}</td></tr>
                     @endforeach
-                    <tr><th>Filament</th><td>{{ number_format($s->grams, 0) }} g</td></tr>
+                    <tr><th>Filament</th><td>{{ number_format($s->numbers->print->grams, 0) }} g</td></tr>
                 </table>
             </li>
         @endforeach

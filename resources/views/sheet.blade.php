@@ -1,7 +1,9 @@
 @php
     /** @var \App\Models\Piece $piece */
     $bold = static fn (string $s): string => preg_replace('/\*([^*]+)\*/', '<b>$1</b>', e($s));
-    $n = static fn (float $v, int $d = 1): string => number_format($v, $d);
+    /** @var \Wrenlo\Core\Orientation\StanceNumbers $n every number by its metric, with its unit */
+    $say = static fn (string $key): string => $metrics[$key]->format($metrics[$key]->value($n));
+    $f = static fn (float $v, int $d = 1): string => number_format($v, $d);
     $hm = static fn (float $h): string => floor($h).' h '.str_pad((string) round(fmod($h, 1) * 60), 2, '0', STR_PAD_LEFT);
 @endphp
 <!DOCTYPE html>
@@ -18,7 +20,7 @@
         <div>
             <p class="kind">Wrenlo sheet</p>
             <h1>{{ $piece->name }}</h1>
-            <p class="soft">{{ $piece->file_name }} · {{ number_format($piece->triangles) }} facets · {{ $n($piece->report['bbox_mm'][1][2] - $piece->report['bbox_mm'][0][2]) }} mm tall in the file{{ $piece->watertight ? '' : ' · not closed: volume and grams are estimates' }}</p>
+            <p class="soft">{{ $piece->file_name }} · {{ number_format($report['triangles']) }} facets · {{ $f($report['bbox_mm'][1][2] - $report['bbox_mm'][0][2]) }} mm tall in the file{{ $report['watertight'] ? '' : ' · not closed: volume and grams are estimates' }}</p>
         </div>
         <button type="button" onclick="print()">Print this page</button>
     </header>
@@ -37,17 +39,17 @@
         <table>
             <tbody>
             @if ($choice)
-                <tr><th>Layer height</th><td>{{ $n($choice->layerMm, 2) }} mm</td><td>{{ number_format($choice->layers) }} layers; steps where it is seen {{ $n($choice->seenStepUm, 0) }} µm on average</td></tr>
-                <tr><th>Time and material</th><td>{{ $hm($choice->hours) }}</td><td>{{ $n($choice->grams, 0) }} g of {{ $plan->filament->name }} ({{ $plan->filament->polymer }}), about {{ $n($choice->cost, 2) }} at {{ $n($plan->filament->price_per_kg, 2) }} per kg</td></tr>
+                <tr><th>Layer height</th><td>{{ $f($choice->layerMm, 2) }} mm</td><td>{{ number_format($choice->layers) }} layers; steps where it is seen {{ $f($choice->seenStepUm, 0) }} µm on average</td></tr>
+                <tr><th>Time and material</th><td>{{ $hm($choice->hours) }}</td><td>{{ $f($choice->grams, 0) }} g of {{ $tools['filament']->name }} ({{ $tools['filament']->polymer }}), about {{ $f($choice->cost, 2) }} at {{ $f($tools['filament']->price_per_kg, 2) }} per kg</td></tr>
             @else
                 <tr><th>Layer height</th><td>open</td><td>not decided yet</td></tr>
             @endif
-            <tr><th>Nozzle and line</th><td>{{ $n($plan->nozzle->diameter_mm, 2) }} mm</td><td>line width {{ $n($plan->nozzle->line_mm, 2) }} mm, on {{ $plan->printer->name }}</td></tr>
-            <tr><th>Height on the plate</th><td>{{ $n($metrics->heightMm) }} mm</td><td>{{ $metrics->heightMm > $plan->printer->bed_z_mm ? 'too tall for this printer' : 'the printer offers '.$n($plan->printer->bed_z_mm, 0).' mm' }}</td></tr>
-            <tr><th>Supports</th><td>{{ $n($metrics->supportMm3 / 1000) }} cm³</td><td>from {{ $n($limitDeg, 0) }}° off the vertical; they touch {{ $n($metrics->scarMm2, 0) }} mm² and rest on {{ $n($metrics->landingMm2, 0) }} mm² of the piece; {{ $metrics->islands }} {{ $metrics->islands === 1 ? 'island starts' : 'islands start' }} in the air</td></tr>
-            <tr><th>Toppling</th><td>{{ $n($metrics->toppleMarginMm) }} mm</td><td>{{ $metrics->toppleMarginMm > 0 ? 'inside its own footprint' : 'outside its own footprint: it leans on its supports' }}; with support feet {{ $n($metrics->toppleSupportedMm) }} mm</td></tr>
-            <tr><th>On the plate</th><td>{{ $metrics->steady->raft ? 'raft' : ($metrics->steady->brimMm > 0 ? 'brim '.$n($metrics->steady->brimMm, 0).' mm' : 'no brim') }}</td><td>{{ $metrics->steady->fitsBed ? '' : 'does not fit the bed; ' }}balance on the way up {{ $n($metrics->steady->stagesMm) }} mm inside what stands, at its worst{{ $metrics->steady->speedCapMmS > 0 ? '; tall and thin: outer walls no faster than '.$n($metrics->steady->speedCapMmS, 0).' mm/s' : '' }}{{ $metrics->steady->tipsTurnedMmS2 > 1.1 * $metrics->steady->tipsUnturnedMmS2 && $metrics->steady->tipsUnturnedMmS2 > 0 ? '; on a bed that moves, turn it by '.$n($metrics->steady->turnDeg, 0).'° about Z' : '' }}</td></tr>
-            <tr><th>Thinnest section across the layers</th><td>{{ $n($metrics->weakestMm2) }} mm²</td><td>{{ $metrics->trapped > 0 ? $metrics->trapped.' '.($metrics->trapped === 1 ? 'pocket' : 'pockets').' of support that no tool reaches' : 'every support can be reached with a tool' }}{{ $marked === [] ? '' : '; marked: '.implode(', ', $marked) }}</td></tr>
+            <tr><th>Nozzle and line</th><td>{{ $f($tools['nozzle']->diameter_mm, 2) }} mm</td><td>line width {{ $f($tools['nozzle']->line_mm, 2) }} mm, on {{ $tools['printer']->name }}</td></tr>
+            <tr><th>Height on the plate</th><td>{{ $say('height_mm') }}</td><td>{{ $n->surface->heightMm > $tools['printer']->bed_z_mm ? 'too tall for this printer' : 'the printer offers '.$f($tools['printer']->bed_z_mm, 0).' mm' }}</td></tr>
+            <tr><th>Supports</th><td>{{ $say('support_mm3') }}</td><td>from {{ $f($limitDeg, 0) }}° off the vertical; they touch {{ $f($n->contact->scarAreaMm2, 0) }} mm² and rest on {{ $f($n->contact->landingAreaMm2, 0) }} mm² of the piece; {{ $n->contact->islands }} {{ $n->contact->islands === 1 ? 'island starts' : 'islands start' }} in the air</td></tr>
+            <tr><th>Toppling</th><td>{{ $say('topple_margin_mm') }}</td><td>{{ $n->standing->toppleMarginMm > 0 ? 'inside its own footprint' : 'outside its own footprint: it leans on its supports' }}; with support feet {{ $say('topple_margin_supported_mm') }}</td></tr>
+            <tr><th>On the plate</th><td>{{ $n->standing->raft ? 'raft' : ($n->standing->brimMm > 0 ? 'brim '.$f($n->standing->brimMm, 0).' mm' : 'no brim') }}</td><td>{{ $n->bed->fitsBed ? '' : 'does not fit the bed; ' }}balance on the way up {{ $say('topple_stages_mm') }} inside what stands, at its worst{{ $n->standing->speedCapMmS > 0 ? '; tall and thin: outer walls no faster than '.$f($n->standing->speedCapMmS, 0).' mm/s' : '' }}{{ $n->bed->tipsTurnedMmS2 > 1.1 * $n->bed->tipsUnturnedMmS2 && $n->bed->tipsUnturnedMmS2 > 0 ? '; on a bed that moves, turn it by '.$f($n->bed->turnDeg, 0).'° about Z' : '' }}</td></tr>
+            <tr><th>Thinnest section across the layers</th><td>{{ $say('weakest_member_mm2') }}</td><td>{{ $n->contact->trappedContacts > 0 ? $n->contact->trappedContacts.' '.($n->contact->trappedContacts === 1 ? 'pocket' : 'pockets').' of support that no tool reaches' : 'every support can be reached with a tool' }}{{ $marked === [] ? '' : '; marked: '.implode(', ', $marked) }}</td></tr>
             </tbody>
         </table>
     </section>
@@ -58,11 +60,11 @@
             <thead><tr><th></th><td>this stance</td><td>{{ $own ? 'pose of the file' : '' }}</td></tr></thead>
             <tbody>
             @foreach ($criteria as $c)
-                <tr><th>{{ $c->label }}</th><td>{{ $c->format($c->value($metrics)) }}</td><td>{{ $own ? $c->format($c->value($own)).($own->isExact ? '' : ' (estimate)') : '' }}</td></tr>
+                <tr><th>{{ $c->label }}</th><td>{{ $c->format($c->value($n)) }}</td><td>{{ $own ? $c->format($c->value($own)).($own->isExact ? '' : ' (estimate)') : '' }}</td></tr>
             @endforeach
             </tbody>
         </table>
-        <p class="soft">Stances measured at {{ $n($layerMm, 2) }} mm layers. Hours and grams are a first estimate from wall, skin, infill and support volumes; acceleration and minimum layer times are not in it. “Seen” counts what faces the viewers; what hides behind other parts does not count.</p>
+        <p class="soft">Stances measured at {{ $f($layerMm, 2) }} mm layers. Hours and grams are a first estimate from wall, skin, infill and support volumes; acceleration and minimum layer times are not in it. “Seen” counts what faces the viewers; what hides behind other parts does not count.</p>
     </section>
 
     <section class="care">

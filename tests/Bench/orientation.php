@@ -7,7 +7,7 @@ require dirname(__DIR__, 2).'/vendor/autoload.php';
 
 use Tests\Support\FiveFigures;
 use Wrenlo\Core\Orientation\Preset;
-use Wrenlo\Core\Orientation\StanceMetrics;
+use Wrenlo\Core\Orientation\StanceNumbers;
 
 ini_set('memory_limit', '1500M');
 $out = "# How a piece should stand: what the search finds\n\n"
@@ -16,9 +16,9 @@ $out = "# How a piece should stand: what the search finds\n\n"
     ."*Sum* counts seen step and seen scar alike, each as a share of its mean over the seven poses people try first (the file's own\n"
     ."and the six axes): lower is better. Every number can be had from `php artisan wrenlo:pose FILE --up=…`.\n\n"
     ."| figure | stance | up | seen step µm | seen scar mm² | contours mm² | support cm³ | seam mm | weakest mm² | brim mm | hours | sum |\n|---|---|---|---|---|---|---|---|---|---|---|---|\n";
-$row = fn (string $figure, string $stance, string $up, StanceMetrics $m, float $sum): string => sprintf(
-    "| %s | %s | %s | %.0f | %.0f | %.0f | %.1f | %.0f | %.1f | %s | %.1f | %.2f |\n", $figure, $stance, $up, 1000 * $m->seenStepMm, $m->seenScarMm2, $m->seenTerraceMm2,
-    $m->supportMm3 / 1000, $m->seenSeamMm, $m->weakestMm2, $m->steady->raft ? 'raft' : sprintf('%.0f', $m->steady->brimMm), $m->hours, $sum,
+$row = fn (string $figure, string $stance, string $up, StanceNumbers $m, float $sum): string => sprintf(
+    "| %s | %s | %s | %.0f | %.0f | %.0f | %.1f | %.0f | %.1f | %s | %.1f | %.2f |\n", $figure, $stance, $up, 1000 * $m->surface->seenStepMm, $m->contact->seenScarMm2, $m->surface->seenTerraceAreaMm2,
+    $m->contact->supportMm3 / 1000, $m->sections->seenSeamMm, $m->sections->weakestMemberMm2, $m->standing->raft ? 'raft' : sprintf('%.0f', $m->standing->brimMm), $m->print->hours, $sum,
 );
 foreach (FiveFigures::all() as $name => [$hard, $mesh, $display]) {
     $mesh = $mesh();

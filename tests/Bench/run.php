@@ -31,7 +31,6 @@ use Wrenlo\Core\Orientation\Search;
 use Wrenlo\Core\Orientation\StanceBasis;
 use Wrenlo\Core\Orientation\StanceRules;
 use Wrenlo\Core\Orientation\Stances;
-use Wrenlo\Core\Settings\PrintProfile;
 use Wrenlo\Core\Sight\Display;
 
 /** Milliseconds of each part, in order. */
@@ -68,11 +67,11 @@ function chain(string $path): array
     $laps = new Laps;
     $mesh = MeshFormats::read(fopen($path, 'rb'), 'stl')->mesh;
     $laps->lap('read and weld');
-    $basis = StanceBasis::of($mesh, Display::facingMinusY(), new PrintProfile, $laps->lap(...));
+    $basis = StanceBasis::of($mesh, Display::facingMinusY(), $laps->lap(...));
     $laps->lap('seen weights, bins, mass');
     $stances = new Stances($basis, new StanceRules);
     $weights = Preset::FaceFirst->weights();
-    $all = (new Search($stances))->estimates(2000, $weights);
+    $all = (new Search($stances->estimates()))->candidates(new Wrenlo\Core\Geometry\Vec3(0, 0, 1), 2000);
     $ranking = Ranking::ofCandidates($all);
     $finalists = $ranking->finalists($weights, 24);
     $laps->lap('search and first ranking');
@@ -91,9 +90,9 @@ function searchAlone(Stances $stances): float
 {
     $basis = $stances->basis;
     $start = hrtime(true);
-    NormalBins::of($basis->facets, $basis->seen);
+    NormalBins::of($basis->facets, $basis->weighed->seen);
     foreach (Directions::fibonacci(2000) as $up) {
-        $stances->estimate($up);
+        $stances->estimates()->of($up);
     }
 
     return (hrtime(true) - $start) / 1e6;
@@ -106,7 +105,7 @@ function bruteForce(Stances $stances): array
     $f = $basis->facets;
     $path = tempnam(sys_get_temp_dir(), 'wrenlo-bench');
     $stream = fopen($path, 'wb');
-    foreach ([$f->nx, $f->ny, $f->nz, $f->area, $f->cx, $f->cy, $f->cz, $basis->seenArea, $basis->hull->x, $basis->hull->y, $basis->hull->z] as $list) {
+    foreach ([$f->nx, $f->ny, $f->nz, $f->area, $f->cx, $f->cy, $f->cz, $basis->weighed->seenArea, $basis->hull->x, $basis->hull->y, $basis->hull->z] as $list) {
         fwrite($stream, pack('V', count($list)));
         foreach (array_chunk($list, 8192) as $chunk) {
             fwrite($stream, pack('e*', ...$chunk));
@@ -268,7 +267,7 @@ printf("  %-28s %7.0f ms\n", 'file to the first ranking', array_sum($best->ms) -
 printf("  %-28s %7.0f ms\n", 'file to the refined ranking', array_sum($best->ms));
 printf("  %-28s %7.0f MB\n", 'peak memory', memory_get_peak_usage() / 1e6);
 $own = min(searchAlone($stances), searchAlone($stances), searchAlone($stances));
-printf("2,000 directions alone\n  %-28s %7.0f ms   (bins %d, building them included)\n", 'Wrenlo on normal bins', $own, $stances->basis->bins->bins->count());
+printf("2,000 directions alone\n  %-28s %7.0f ms   (bins %d, building them included)\n", 'Wrenlo on normal bins', $own, $stances->estimates()->sketch->bins->bins->count());
 foreach (bruteForce($stances) as $name => $ms) {
     printf("  %-28s %7.0f ms   %.1f times as long\n", "every facet in {$name}", (float) $ms, (float) $ms / $own);
 }

@@ -22,6 +22,11 @@ function mark(Piece $piece, array $gesture): TestResponse
     return test()->postJson("/pieces/{$piece->id}/marks", ['kind' => 'hide', 'tool' => 'patch', ...$gesture]);
 }
 
+function stroke(Piece $piece, int $by): TestResponse
+{
+    return test()->putJson("/pieces/{$piece->id}/marks/position", ['by' => $by]);
+}
+
 function facesOf(array $list, string $kind): array
 {
     return collect($list['kinds'])->firstWhere('key', $kind);
@@ -30,7 +35,7 @@ function facesOf(array $list, string $kind): array
 /** A facet of the stage that looks this way at this height. */
 function facetLooking(Piece $piece, float $nz, float $z): int
 {
-    $facets = Surface::ofFacets(App\Actions\LoadStances::reading($piece)->mesh);
+    $facets = Surface::ofFacets(meshOf($piece));
     foreach ($facets->nz as $f => $n) {
         if (abs($n - $nz) < 1e-6 && abs($facets->cz[$f] - $z) < 1e-6) {
             return $f;
@@ -59,14 +64,14 @@ it('undoes and does again, past a reload, and forgets what was undone when somet
     $first = mark($piece, ['facets' => [facetLooking($piece, -1, 20)]])->json();
     $second = mark($piece, ['kind' => 'show', 'facets' => [facetLooking($piece, -1, 20)]])->json(); // takes the first away
     expect(facesOf($second, 'hide')['areaMm2'])->toEqual(0.0);
-    $this->get("/pieces/{$piece->id}")->assertInertia(fn ($page) => $page->where('bench.marks.undo', 'Show, 2 facets')->where('bench.marks.facets', 2)->where('bench.marks.isRanked', false));
-    $undone = $this->postJson("/pieces/{$piece->id}/marks/undo")->json();
+    $this->get("/pieces/{$piece->id}")->assertInertia(fn ($page) => $page->where('bench.stations.look.marks.undo', 'Show, 2 facets')->where('bench.stations.look.marks.facets', 2)->where('bench.stations.look.marks.isRanked', false));
+    $undone = stroke($piece, -1)->json();
     expect(facesOf($undone, 'hide'))->toBe(facesOf($first, 'hide'))->and($undone['redo'])->toBe('Show, 2 facets');
-    expect($this->postJson("/pieces/{$piece->id}/marks/undo")->json('facets'))->toBe(0);
-    expect($this->postJson("/pieces/{$piece->id}/marks/undo")->json('facets'))->toBe(0); // nothing left to undo
-    $this->postJson("/pieces/{$piece->id}/marks/redo");
-    expect($this->postJson("/pieces/{$piece->id}/marks/redo")->json('kinds'))->toEqual($second['kinds']);
-    $this->postJson("/pieces/{$piece->id}/marks/undo");
+    expect(stroke($piece, -1)->json('facets'))->toBe(0);
+    expect(stroke($piece, -1)->json('facets'))->toBe(0); // nothing left to undo
+    stroke($piece, 1);
+    expect(stroke($piece, 1)->json('kinds'))->toEqual($second['kinds']);
+    stroke($piece, -1);
     expect(mark($piece, ['kind' => 'mating', 'facets' => [facetLooking($piece, 1, 24)]])->json('redo'))->toBeNull();
     expect(mark($piece, ['kind' => 'mating', 'facets' => [facetLooking($piece, 1, 24)], 'take_away' => true])->json('undo'))->toStartWith('Take away Mating');
     expect(mark($piece, ['kind' => 'mating', 'facets' => [facetLooking($piece, 1, 24)], 'take_away' => true])->json('undo'))->toStartWith('Take away Mating'); // changed nothing
@@ -75,21 +80,21 @@ it('undoes and does again, past a reload, and forgets what was undone when somet
 
 it('ranks anew with the marks, and the command finds the same numbers from the exported plan', function () {
     $piece = tablePiece();
-    $upright = collect($this->getJson("/pieces/{$piece->id}/ranking")->json('stances'))->firstWhere('origin', 'file');
-    expect($upright['markedContactMm2'])->toEqual(0.0);
+    $upright = collect(stancesOf($piece))->firstWhere('origin', 'file');
+    expect($upright['numbers']['marked_contact_mm2'])->toEqual(0.0);
     mark($piece, ['kind' => 'never_support', 'facets' => [facetLooking($piece, -1, 20)]]);
-    $this->post("/pieces/{$piece->id}/analysis");
-    $this->get("/pieces/{$piece->id}")->assertInertia(fn ($page) => $page->where('bench.marks.isRanked', true));
-    $stances = collect($this->getJson("/pieces/{$piece->id}/ranking")->json('stances'));
+    decide($piece, 'stand', ['marks' => 'now'])->assertSessionHasNoErrors();
+    expect(pageOf($piece, 'look')['marks']['isRanked'])->toBeTrue();
+    $stances = collect(stancesOf($piece));
     $own = $stances->firstWhere('origin', 'file');
-    expect($own['markedContactMm2'])->toEqualWithDelta(1500.0, 30)->and($stances[0]['markedContactMm2'])->toEqual(0.0)->and($own['score'])->toBeGreaterThan($upright['score']);
-    decide($piece, ['candidate_id' => $own['id']]);
+    expect($own['numbers']['marked_contact_mm2'])->toEqualWithDelta(1500.0, 30)->and($stances[0]['numbers']['marked_contact_mm2'])->toEqual(0.0)->and($own['score'])->toBeGreaterThan($upright['score']);
+    decide($piece, 'stand', ['stance' => $own['id']]);
     $plan = $this->get("/pieces/{$piece->id}/export/json")->assertOk();
     $file = Solids::file((string) file_get_contents(App\Storage\Blobs::path($piece->blob)));
     $pose = wrenlo('pose', ['file' => $file, '--up' => '0,0,1', '--marks' => Solids::file($plan->getContent(), 'json')]);
-    expect($pose['marked_contact_mm2'])->toEqualWithDelta($own['markedContactMm2'], 1e-6)->and($plan->json('marked.marks.never_support'))->not->toBeEmpty();
+    expect($pose['marked_contact_mm2'])->toEqualWithDelta($own['numbers']['marked_contact_mm2'], 1e-6)->and($plan->json('marked.marks.never_support'))->not->toBeEmpty();
     // the pose in the hand knows them, too
-    expect($this->postJson("/pieces/{$piece->id}/pose", ['up' => [0, 0, 1], 'exact' => true])->json('markedContactMm2'))->toEqualWithDelta($own['markedContactMm2'], 1e-6);
+    expect($this->getJson("/pieces/{$piece->id}/pose?up[]=0&up[]=0&up[]=1&exact=1")->json('numbers.marked_contact_mm2'))->toEqualWithDelta($own['numbers']['marked_contact_mm2'], 1e-6);
 });
 
 it('keeps the marks of the same file, sets those of another aside, and brings them back with the file', function () {
@@ -97,36 +102,36 @@ it('keeps the marks of the same file, sets those of another aside, and brings th
     $same = UploadedFile::fake()->createWithContent('table.stl', (string) file_get_contents(App\Storage\Blobs::path($piece->blob)));
     mark($piece, ['facets' => [facetLooking($piece, -1, 20)]]);
     $this->post("/pieces/{$piece->id}/file", ['file' => $same])->assertOk()->assertJson(['changed' => false]);
-    expect($piece->fresh()->marks()->facetCount())->toBe(2);
+    expect(Pieces::bench($piece)->marks()->facetCount())->toBe(2);
     $old = (string) file_get_contents(App\Storage\Blobs::path($piece->blob));
     $other = UploadedFile::fake()->createWithContent('table-2.stl', Solids::stl(Solids::box(40, 40, 24)));
     $this->post("/pieces/{$piece->id}/file", ['file' => $other])->assertOk()->assertJson(['changed' => true]);
-    $this->get("/pieces/{$piece->id}")->assertInertia(fn ($page) => $page->where('bench.marks.facets', 0)->where('bench.fileName', 'table-2.stl')
-        ->where('bench.marks.setAside', '2 marked facets are set aside: the file differs from the one they were marked on. Bring that file again and they return.'));
-    expect($piece->fresh()->analysis->state->value)->toBe('done')->and($piece->fresh()->triangles)->toBe(12);
+    $this->get("/pieces/{$piece->id}")->assertInertia(fn ($page) => $page->where('bench.stations.look.marks.facets', 0)->where('bench.piece.fileName', 'table-2.stl')
+        ->where('bench.stations.look.marks.setAside', '2 marked facets are set aside: the file differs from the one they were marked on. Bring that file again and they return.'));
+    expect(reportOf($piece)['triangles'])->toBe(12);
     $this->post("/pieces/{$piece->id}/file", ['file' => UploadedFile::fake()->createWithContent('table.stl', $old)])->assertOk();
-    expect($piece->fresh()->marks()->facetCount())->toBe(2)->and($piece->fresh()->analysis->marks)->not->toBe([]);
+    expect(Pieces::bench($piece)->marks()->facetCount())->toBe(2)->and(Pieces::bench($piece)->subject()->get(App\Findings\Input::Marks))->not->toBe('');
     $half = UploadedFile::fake()->createWithContent('half.stl', substr($old, 0, 300));
     $told = $this->post("/pieces/{$piece->id}/file", ['file' => $half], ['Accept' => 'application/json'])->assertUnprocessable()->json('errors.file.0');
-    expect($told)->toContain('ends at byte 300')->toEndWith('The file before it stays.')->and($piece->fresh()->analysis->state->value)->toBe('done');
+    expect($told)->toContain('ends at byte 300')->toEndWith('The file before it stays.')->and(reportOf($piece)['triangles'])->toBe(24);
     $this->post("/pieces/{$piece->id}/file", ['file' => UploadedFile::fake()->createWithContent('table.gcode', 'G28')], ['Accept' => 'application/json'])->assertUnprocessable();
-    expect($piece->fresh()->marks()->facetCount())->toBe(2);
+    expect(Pieces::bench($piece)->marks()->facetCount())->toBe(2);
 });
 
 it('takes marks along when the same file is brought as a new piece, and tells when only its name is the same', function () {
     $piece = tablePiece();
     mark($piece, ['facets' => [facetLooking($piece, -1, 20)]]);
     $again = tablePiece();
-    expect($again->marks())->toEqual($piece->marks())->and($again->markSet()->note)->toBe('Marks came along from “Table”: it is the same file.')->and($again->analysis->marks)->toBe($piece->marks()->toArray());
+    expect(Pieces::bench($again)->marks())->toEqual(Pieces::bench($piece)->marks())->and(Pieces::bench($again)->markSet()->note)->toBe('Marks came along from “Table”: it is the same file.')->and(pageOf($again, 'look')['marks']['isRanked'])->toBeTrue();
     $differs = Pieces::fromBytes(Solids::stl(Solids::box(40, 40, 24)), 'table.stl');
-    expect($differs->marks()->isEmpty())->toBeTrue()->and($differs->markSet()->note)->toContain('that file differs');
+    expect(Pieces::bench($differs)->marks()->isEmpty())->toBeTrue()->and(Pieces::bench($differs)->markSet()->note)->toContain('that file differs');
     expect(mark($differs, ['facets' => [0]])->assertOk()->json('facets'))->toBe(2);
 });
 
 it('marks the full mesh where the stage draws a simplified one', function () {
     $piece = Pieces::fromBytes(Solids::stl(Solids::sphere(20, 580)), 'ball.stl');
-    $map = StageFile::map($piece->derivedFolder());
-    $facets = Surface::ofFacets(App\Actions\LoadStances::reading($piece)->mesh);
+    $map = ['source' => StageFile::map(Pieces::bench($piece)->subject())];
+    $facets = Surface::ofFacets(meshOf($piece));
     $seed = array_key_first(array_filter($map['source'] ?? [], fn (int $f) => $facets->cz[$f] < 0.1 && $facets->area[$f] > 0.0005));
     $list = mark($piece, ['tool' => 'brush', 'facets' => [$seed], 'points' => [[0, 0, 0]], 'radius_mm' => 6])->assertOk()->json();
     $runs = facesOf($list, 'hide')['runs'];
@@ -140,7 +145,7 @@ it('refuses gestures that point at nothing, and keeps what is there', function (
     $piece = tablePiece();
     mark($piece, ['facets' => [0]]);
     mark($piece, $gesture)->assertUnprocessable();
-    expect($piece->marks()->facetCount())->toBe(2);
+    expect(Pieces::bench($piece)->marks()->facetCount())->toBe(2);
 })->with([[['facets' => [24]]], [['facets' => []]], [['facets' => 'all']], [['kind' => 'paint']], [['tool' => 'fill']], [['tool' => 'numbered', 'patch' => 12]], [['tool' => 'brush', 'facets' => [0]]],
     [['tool' => 'brush', 'facets' => [0], 'points' => [[0, 0]]]], [['tool' => 'window', 'planes' => [[1, 0, 0, 'x']]]], [['mirror' => 'w', 'facets' => [0]]], [['facets' => [0], 'deg' => 400]]]);
 

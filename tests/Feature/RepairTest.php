@@ -2,8 +2,9 @@
 
 declare(strict_types=1);
 
+use App\Findings\Findings;
+use App\Findings\Kinds\Report;
 use App\Models\Piece;
-use App\Storage\Blobs;
 use App\Storage\StageFile;
 use Tests\Support\MeshFiles;
 use Tests\Support\Pieces;
@@ -27,30 +28,28 @@ function pieceOf(string $bytes, string $name): Piece
 
 it('offers repairs with counts and facets, applies the chosen ones, and takes them back', function () {
     $piece = pieceOf(brokenBox(), 'crate.stl');
-    expect($piece->offers)->toBe(['winding' => 1, 'holes' => 1])->and($piece->watertight)->toBeFalse();
-    $offers = $this->get("/pieces/{$piece->id}")->assertOk()->inertiaProps('bench')['mesh']['offers'];
+    expect(reportOf($piece)['watertight'])->toBeFalse();
+    $offers = pageOf($piece, 'look')['mesh']['offers'];
     expect(array_column($offers, 'applied', 'key'))->toBe(['winding' => false, 'holes' => false]);
-    $mask = $this->get($offers[0]['facets'])->assertOk()->streamedContent();
+    $mask = $this->get($offers[0]['facets'])->assertOk()->getContent();
     expect(substr($mask, 12))->toBe("\xFF".str_repeat("\0", 10));
-    $this->get("/pieces/{$piece->id}/repair?key=polish")->assertNotFound();
+    $this->get(str_replace('repair-', 'repair-polish-', $offers[0]['facets']))->assertNotFound();
 
-    $this->patch("/pieces/{$piece->id}", ['repairs' => ['holes', 'winding']])->assertSessionHasNoErrors();
-    $piece->refresh();
-    expect($piece->watertight)->toBeTrue()->and($piece->offers)->toBe([])
-        ->and($piece->report['volume_mm3'])->toEqualWithDelta(24000.0, 1e-6);
-    expect(array_column($this->get("/pieces/{$piece->id}")->inertiaProps('bench')['mesh']['offers'], 'applied', 'key'))->toBe(['winding' => true, 'holes' => true]);
+    decide($piece, 'look', ['recipe' => ['repairs' => ['holes', 'winding']]])->assertSessionHasNoErrors();
+    expect(reportOf($piece)['watertight'])->toBeTrue()->and(reportOf($piece)['volume_mm3'])->toEqualWithDelta(24000.0, 1e-6);
+    expect(array_column(pageOf($piece, 'look')['mesh']['offers'], 'applied', 'key'))->toBe(['winding' => true, 'holes' => true]);
 
-    $this->patch("/pieces/{$piece->id}", ['repairs' => []])->assertSessionHasNoErrors();
-    expect($piece->refresh()->watertight)->toBeFalse()->and($piece->offers)->toBe(['winding' => 1, 'holes' => 1]);
-    $this->patch("/pieces/{$piece->id}", ['repairs' => ['polish']])->assertSessionHasErrors('repairs.0');
+    decide($piece, 'look', ['recipe' => ['repairs' => []]])->assertSessionHasNoErrors();
+    expect(reportOf($piece)['watertight'])->toBeFalse()->and(array_column(pageOf($piece, 'look')['mesh']['offers'], 'count', 'key'))->toBe(['winding' => 1, 'holes' => 1]);
+    decide($piece, 'look', ['recipe' => ['repairs' => ['polish']]])->assertSessionHasErrors('recipe.repairs.0');
 });
 
 it('mirrors and scales without touching the file', function () {
     $piece = pieceOf(MeshFiles::bytes(Solids::box(20, 30, 40, [5, 0, 0]), 'obj'), 'crate.obj');
     $blob = $piece->blob;
-    $this->patch("/pieces/{$piece->id}", ['mirror' => 'x', 'scale' => 2])->assertSessionHasNoErrors();
-    expect($piece->refresh()->report['bbox_mm'])->toEqual([[-50.0, 0.0, 0.0], [-10.0, 60.0, 80.0]])->and($piece->blob)->toBe($blob)->and($piece->watertight)->toBeTrue();
-    $this->patch("/pieces/{$piece->id}", ['mirror' => 'w'])->assertSessionHasErrors('mirror');
+    decide($piece, 'look', ['recipe' => ['mirror' => 'x', 'scale' => 2]])->assertSessionHasNoErrors();
+    expect(reportOf($piece)['bbox_mm'])->toEqual([[-50.0, 0.0, 0.0], [-10.0, 60.0, 80.0]])->and($piece->blob)->toBe($blob)->and(reportOf($piece)['watertight'])->toBeTrue();
+    decide($piece, 'look', ['recipe' => ['mirror' => 'w']])->assertSessionHasErrors('recipe.mirror');
 });
 
 it('makes pieces of parts and of shells', function () {
@@ -60,12 +59,12 @@ it('makes pieces of parts and of shells', function () {
     array_splice($lines, $facets[12], 0, ['o Right wing']);
     array_splice($lines, $facets[0], 0, ['o Left wing']);
     $piece = pieceOf(implode("\n", $lines)."\n", 'wings.obj');
-    expect($piece->parts)->toBe(['Left wing', 'Right wing'])->and($piece->report['shells'])->toBe(2);
+    expect(pageOf($piece, 'look')['mesh']['parts'])->toBe(['Left wing', 'Right wing'])->and(reportOf($piece)['shells'])->toBe(2);
     $this->post("/pieces/{$piece->id}/split", ['by' => 'parts'])->assertRedirect(route('cabinet'));
     expect(Piece::query()->whereKeyNot($piece->id)->oldest('id')->pluck('name')->all())->toBe(['Left wing', 'Right wing'])
-        ->and(Piece::query()->where('name', 'Left wing')->first()->report['volume_mm3'])->toEqualWithDelta(1000.0, 1e-6);
+        ->and(reportOf(Piece::query()->where('name', 'Left wing')->first())['volume_mm3'])->toEqualWithDelta(1000.0, 1e-6);
     $this->post("/pieces/{$piece->id}/split", ['by' => 'shells'])->assertRedirect(route('cabinet'));
-    expect(Piece::query()->where('name', 'Wings 2')->first()->report['volume_mm3'])->toEqualWithDelta(64.0, 1e-6)
+    expect(reportOf(Piece::query()->where('name', 'Wings 2')->first())['volume_mm3'])->toEqualWithDelta(64.0, 1e-6)
         ->and(Piece::query()->count())->toBe(5);
     $whole = pieceOf(MeshFiles::bytes(Solids::box(1, 2, 3), 'stl'), 'one.stl');
     $this->post("/pieces/{$whole->id}/split", ['by' => 'shells'])->assertSessionHasErrors(['by' => 'The mesh is one shell.']);
@@ -85,13 +84,15 @@ it('repairs from the command line', function () {
 
 it('draws a mesh that is too large for the stage simplified, with measures that follow', function () {
     $mesh = Solids::sphere(20, 560); // about 313,000 facets
-    StageFile::putGeometry('test-large', $mesh);
-    $map = StageFile::map('test-large');
-    $head = unpack('Vversion/Vvertices/Vtriangles', file_get_contents(Blobs::derivedPath('test-large/geometry.bin')), 4);
+    $piece = Pieces::waiting(bytes: Solids::stl($mesh), name: 'ball.stl');
+    $subject = Pieces::bench($piece)->subject();
+    $report = Findings::now(Report::class, $subject);
+    $source = StageFile::map($subject);
+    $head = unpack('Vversion/Vvertices/Vtriangles', (string) Findings::blob($report, 'geometry'), 4);
     expect($mesh->triangleCount())->toBeGreaterThan(StageFile::MOST_FACETS)
-        ->and($head['triangles'])->toBeLessThanOrEqual(StageFile::MOST_FACETS)->toBe(count($map['source']))
-        ->and(count($map['owner']))->toBe($mesh->triangleCount());
-    StageFile::putMeasure('test-large', 'test-large/half.bin', array_map(fn (int $f) => $f % 2 === 0 ? 1.0 : 0.0, range(0, $mesh->triangleCount() - 1)));
-    $bytes = substr((string) file_get_contents(Blobs::derivedPath('test-large/half.bin')), 12);
-    expect(strlen($bytes))->toBe($head['triangles'])->and(ord($bytes[7]))->toBe($map['source'][7] % 2 === 0 ? 255 : 0);
+        ->and($head['triangles'])->toBeLessThanOrEqual(StageFile::MOST_FACETS)->toBe(count($source));
+    $stream = fopen('php://memory', 'w+b');
+    StageFile::measure(array_map(fn (int $f) => $f % 2 === 0 ? 1.0 : 0.0, range(0, $mesh->triangleCount() - 1)), $source)($stream);
+    $bytes = (string) stream_get_contents($stream, -1, 12);
+    expect(strlen($bytes))->toBe($head['triangles'])->and(ord($bytes[7]))->toBe($source[7] % 2 === 0 ? 255 : 0);
 });

@@ -3,10 +3,14 @@
 declare(strict_types=1);
 
 use App\Actions\SetUpPerson;
+use App\Findings\Disk;
+use App\Http\Resources\Measuring;
+use App\Http\Resources\PieceTag;
+use App\Models\Finding;
 use App\Models\Piece;
-use App\Storage\Blobs;
+use App\Plans\Bench;
 use App\Storage\PortraitPng;
-use Illuminate\Support\Facades\Queue;
+use Illuminate\Support\Facades\DB;
 use Tests\Support\Pieces;
 use Tests\Support\Solids;
 use Wrenlo\Core\Geometry\Rotation;
@@ -17,17 +21,42 @@ it('shows an empty cabinet with what may be brought', function () {
 });
 
 it('tells on each card what to do next', function () {
-    $piece = Pieces::analysed();
+    $piece = Pieces::measured();
     $next = fn (): string => $this->get('/')->viewData('page')['props']['pieces'][0]->next;
     expect($next())->toBe('Decide how it stands');
-    $this->put("/pieces/{$piece->id}/plan", ['candidate_id' => $piece->analysis->candidates()->value('id')]);
+    decide($piece, 'stand', ['stance' => stancesOf($piece)[0]['id']]);
     expect($next())->toBe('Choose a layer height');
-    $this->put("/pieces/{$piece->id}/plan", ['layer_mm' => 0.2]);
+    decide($piece, 'layers', ['layer_mm' => 0.2]);
     expect($next())->toBe('Take it to the printer');
-    $piece->analysis->update(['state' => 'running']);
+    Finding::query()->where('kind', 'search')->update(['state' => 'running']);
     expect($next())->toBe('Being measured');
-    $piece->analysis->update(['state' => 'cancelled']);
-    expect($next())->toBe('Start the analysis again');
+    Finding::query()->where('kind', 'search')->update(['state' => 'cancelled']);
+    expect($next())->toBe('Start measuring again');
+});
+
+it('asks a handful of questions of the database for a full cabinet', function () {
+    $piece = Pieces::measured();
+    decide($piece, 'stand', ['stance' => stancesOf($piece)[0]['id']]);
+    decide($piece, 'layers', ['layer_mm' => 0.2]);
+    $count = function (): int {
+        $queries = 0;
+        DB::listen(function () use (&$queries): void {
+            $queries++;
+        });
+        $this->get('/')->assertOk();
+
+        return $queries;
+    };
+    $one = $count();
+    foreach (range(1, 10) as $n) {
+        $copy = $piece->replicate()->fill(['name' => "Copy {$n}"]);
+        $copy->save();
+        $plan = $piece->plan->replicate();
+        $plan->piece_id = $copy->id;
+        $plan->save();
+        $piece->plan->decisions->each(fn ($d) => App\Plans\Plans::put($plan, $d->station, $d->value, $d->rests_on));
+    }
+    expect($count() - $one)->toBeLessThan(10 * 8);
 });
 
 it('has a page of its own for what goes wrong', function (string $address, int $status) {
@@ -35,33 +64,45 @@ it('has a page of its own for what goes wrong', function (string $address, int $
 })->with([['/pieces/77', 404], ['/nowhere', 404]]);
 
 it('says that there is nothing to take away yet', function () {
-    $piece = Pieces::analysed();
+    $piece = Pieces::measured();
     $this->get("/pieces/{$piece->id}/export/sheet")->assertStatus(409)->assertInertia(fn ($page) => $page->where('message', 'Decide on a stance first; there is nothing to take away yet.'));
     $this->get("/pieces/{$piece->id}/export/doc")->assertNotFound();
 });
 
 it('sends geometry, seen weights and pictures to be kept by the browser', function () {
-    $piece = Pieces::analysed();
-    foreach (['geometry' => 'WRLG', 'seen' => 'WRLS', 'picture' => "\x89PNG"] as $kind => $magic) {
-        $response = $this->get("/pieces/{$piece->id}/{$kind}")->assertOk();
-        expect(substr($response->streamedContent(), 0, 4))->toBe($magic)
+    $piece = Pieces::measured();
+    $stage = $this->get("/pieces/{$piece->id}")->inertiaProps('bench.stage');
+    foreach ([$stage['geometry'] => 'WRLG', $stage['seen'] => 'WRLS', stancesOf($piece)[0]['picture'] => "\x89PNG"] as $address => $magic) {
+        $response = $this->get($address)->assertOk();
+        expect(substr($response->getContent(), 0, 4))->toBe($magic)
             ->and($response->headers->get('Cache-Control'))->toContain('private')->toContain('max-age=604800')
             ->and($response->headers->get('X-Content-Type-Options'))->toBe('nosniff');
     }
-    $stance = $piece->analysis->candidates()->whereNotNull('score_strip')->value('id');
-    $this->get("/stances/{$stance}/picture")->assertOk()->assertHeader('Content-Type', 'image/png');
-    $unproven = $piece->analysis->candidates()->whereNull('score_strip')->value('id');
-    $this->get("/stances/{$unproven}/picture")->assertNotFound();
+    $this->get(str_replace('geometry', 'nothing', $stage['geometry']))->assertNotFound();
+    $this->get("/pieces/{$piece->id}/findings/".str_repeat('0', 64).'/geometry')->assertNotFound();
+});
+
+it('draws again what is missing or damaged, instead of an error', function () {
+    $piece = Pieces::measured();
+    $stage = $this->get("/pieces/{$piece->id}")->inertiaProps('bench.stage');
+    foreach ([$stage['geometry'], $stage['seen'], stancesOf($piece)[0]['picture']] as $address) {
+        [, , , , $key, $name] = explode('/', $address);
+        $path = Disk::files()->path(Disk::path($key, $name));
+        $whole = $this->get($address)->getContent();
+        file_put_contents($path, substr((string) file_get_contents($path), 0, -7));
+        expect($this->get($address)->assertOk()->getContent())->toBe($whole);
+        unlink($path);
+        expect($this->get($address)->assertOk()->getContent())->toBe($whole);
+    }
 });
 
 it('shows a decided piece as it will stand', function () {
-    $piece = Pieces::analysed();
-    $before = $this->get('/')->viewData('page')['props']['pieces'][0]->picture;
-    $lying = $piece->analysis->candidates()->where('origin', 'sphere')->orderBy('up_z')->value('id');
-    $this->put("/pieces/{$piece->id}/plan", ['candidate_id' => $lying]);
-    (new App\Jobs\DrawChosenStance($piece->id))->handle();
-    expect($this->get('/')->viewData('page')['props']['pieces'][0]->picture)->not->toBe($before)
-        ->and(Blobs::hasDerived($piece->derivedFolder()."/chosen-{$lying}.png"))->toBeTrue();
+    $piece = Pieces::measured();
+    $picture = fn (): string => $this->get('/')->viewData('page')['props']['pieces'][0]->picture;
+    $before = $picture();
+    decide($piece, 'stand', ['stance' => collect(stancesOf($piece))->sortBy('up.2')->first()['id']]);
+    expect($picture())->not->toBe($before);
+    $this->get($picture())->assertOk()->assertHeader('Content-Type', 'image/png');
 });
 
 it('draws portraits on a transparent ground', function () {
@@ -71,13 +112,13 @@ it('draws portraits on a transparent ground', function () {
 });
 
 it('fills an empty cabinet with the demo once, and leaves a filled one alone', function () {
-    Queue::fake();
-    config(['wrenlo.directions' => 120]);
+    config(['wrenlo.directions' => 120, 'wrenlo.finalists' => 4, 'queue.default' => 'database']); // the whelk is to wait
     $this->artisan('wrenlo:demo', ['--small' => true])->expectsOutputToContain('four specimens')->assertSuccessful();
     $person = SetUpPerson::local();
     expect($person->pieces()->pluck('name')->all())->toBe(['Whelk shell', 'Fern relief', 'Seed pod', 'Curlew on a mooring post']);
-    $states = Piece::query()->orderBy('id')->get()->map(fn (Piece $p) => [$p->analysis->state->value, $p->plan->layer_mm !== null, $p->watertight]);
-    expect($states->all())->toBe([['waiting', false, null], ['done', false, false], ['done', false, true], ['done', true, true]]);
+    $states = Piece::query()->orderBy('id')->get()->map(fn (Piece $p) => [Measuring::of(Bench::of($p))->state->value, Bench::of($p)->layers()->layerMm !== null, PieceTag::of(Bench::of($p))->watertight]);
+    expect($states->all())->toBe([['waiting', false, null], ['done', false, false], ['done', false, true], ['done', true, true]])
+        ->and(Piece::query()->latest('id')->first()->plans()->pluck('name')->all())->toBe(['For the shelf', 'Quick and cheap']);
     $this->artisan('wrenlo:demo', ['--small' => true])->assertSuccessful();
     expect(Piece::query()->count())->toBe(4);
 });

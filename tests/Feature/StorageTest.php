@@ -3,8 +3,7 @@
 declare(strict_types=1);
 
 use App\Casts\Versioned;
-use App\Models\Piece;
-use App\Storage\Blobs;
+use App\Findings\Disk;
 use App\Storage\Packed;
 use App\Storage\StageFile;
 use Illuminate\Support\Facades\DB;
@@ -15,26 +14,44 @@ use Tests\Support\Solids;
 
 it('writes stage geometry in its documented form', function () {
     $mesh = Solids::box(1, 2, 3);
-    Blobs::putDerived('t/geometry.bin', fn ($stream) => StageFile::writeGeometry($stream, $mesh));
-    $bytes = file_get_contents(Blobs::derivedPath('t/geometry.bin'));
+    $written = function (Closure $writer): string {
+        Disk::put(str_repeat('c', 64), 'x', $writer);
+
+        return (string) Disk::get(str_repeat('c', 64), 'x');
+    };
+    $bytes = $written(StageFile::geometry($mesh));
     expect(substr($bytes, 0, 4))->toBe('WRLG')->and(array_values(unpack('V3', $bytes, 4)))->toBe([1, 8, 12])
         ->and(strlen($bytes))->toBe(16 + 12 * 8 + 12 * 12)
         ->and(array_values(unpack('V*', substr($bytes, 16 + 96))))->toBe($mesh->tri);
-    Blobs::putDerived('t/seen.bin', fn ($stream) => StageFile::writeMeasure($stream, [0.0, 0.5, 1.0]));
-    expect(file_get_contents(Blobs::derivedPath('t/seen.bin')))->toBe('WRLS'.pack('V2', 1, 3)."\x00\x80\xFF");
+    expect($written(StageFile::measure([0.0, 0.5, 1.0], null)))->toBe('WRLS'.pack('V2', 1, 3)."\x00\x80\xFF");
 });
 
 it('leaves nothing behind when a write breaks off', function () {
-    expect(fn () => Blobs::putDerived('t/x.bin', function ($stream): void {
+    $key = str_repeat('d', 64);
+    expect(fn () => Disk::put($key, 'x', function ($stream): void {
         throw new RuntimeException('full');
     }))->toThrow(RuntimeException::class)
-        ->and(Blobs::hasDerived('t/x.bin'))->toBeFalse();
+        ->and(Disk::get($key, 'x'))->toBeNull();
+    // a folder that cannot be made, and one that appears at the same moment
+    expect(Disk::put($key, 'x', 'abc'))->toBe(35)->and(Disk::get($key, 'x'))->toBe('abc')->and(glob(dirname(Disk::files()->path(Disk::path($key, 'x'))).'/*'))->toHaveCount(1);
+});
+
+it('takes in the same file twice at the same moment', function () {
+    $file = Solids::file(Solids::stl(Solids::box(1, 2, 3)));
+    $code = 'require "vendor/autoload.php"; $app = require "bootstrap/app.php"; $app->make(Illuminate\Contracts\Console\Kernel::class)->bootstrap(); $app->useStoragePath($argv[1]); while (microtime(true) < (float) $argv[3]) {} echo App\Storage\Blobs::keep($argv[2]);';
+    $at = (string) (microtime(true) + 2.0);
+    $uploads = array_map(fn () => new Process(['php', '-r', $code, storage_path(), $file, $at], base_path()), range(1, 4));
+    array_map(fn (Process $p) => $p->start(), $uploads);
+    foreach ($uploads as $upload) {
+        expect($upload->wait())->toBe(0, $upload->getErrorOutput())->and($upload->getOutput())->toBe(hash_file('sha256', $file));
+    }
+    expect(glob(storage_path('app/blobs/*/*')))->toHaveCount(1);
 });
 
 it('refuses JSON of another version by name', function () {
     $piece = Pieces::waiting();
-    DB::table('pieces')->update(['report' => json_encode(['v' => 9, 'data' => []])]);
-    expect(fn () => Piece::query()->find($piece->id)->report)->toThrow(UnexpectedValueException::class, 'A stored report has version 9, this program reads 1.');
+    DB::table('plan_decisions')->update(['value' => json_encode(['v' => 9, 'data' => []])]);
+    expect(fn () => $piece->refresh()->plan->decisions->first()->value)->toThrow(UnexpectedValueException::class, 'A stored decision has version 9, this program reads 1.');
     $cast = new Versioned('thing', '2');
     expect($cast->get($piece, 'x', $cast->set($piece, 'x', ['a' => 1.0], []), []))->toBe(['a' => 1.0]);
 });
@@ -87,32 +104,15 @@ it('loses no queued job under two workers and a web writer', function () {
     exec('rm -rf '.escapeshellarg($folder));
 });
 
-it('gives interrupted jobs back to the queue', function () {
-    DB::table('jobs')->insert(['queue' => 'default', 'payload' => '{}', 'attempts' => 1, 'reserved_at' => time(), 'available_at' => time(), 'created_at' => time()]);
-    $this->artisan('wrenlo:recover')->expectsOutputToContain('1 interrupted job goes on')->assertSuccessful();
-    expect(DB::table('jobs')->value('reserved_at'))->toBeNull();
-});
-
-it('sends a picture to its end although a new analysis clears it away meanwhile', function () {
-    $piece = Tests\Support\Pieces::analysed();
-    $stance = $piece->analysis->candidates()->whereNotNull('score_strip')->value('id');
-    $whole = $this->get("/stances/{$stance}/picture")->assertOk()->streamedContent();
-    $response = $this->get("/stances/{$stance}/picture")->assertOk()->assertHeader('Content-Length', (string) strlen($whole));
-    Blobs::forgetDerived("analysis-{$piece->analysis->id}");
-    expect($response->streamedContent())->toBe($whole)->and(substr($whole, 1, 3))->toBe('PNG');
-    $this->get("/stances/{$stance}/picture")->assertNotFound();
-});
-
 it('reads long lists back as they were packed, wherever they lie', function (int $count) {
     mt_srand($count);
     $floats = array_map(static fn (): float => mt_rand() / 7.0, $count > 0 ? range(1, $count) : []);
     $words = array_map(static fn (float $f): int => (int) $f % 0xFFFFFFFF, $floats);
-    Blobs::putDerived('t/packed.bin', static function ($stream) use ($floats, $words): void {
-        fwrite($stream, 'head');
-        Packed::write($stream, 'e', $floats);
-        Packed::write($stream, 'V', $words);
-    });
-    $bytes = (string) file_get_contents(Blobs::derivedPath('t/packed.bin'));
+    $stream = fopen('php://memory', 'w+b');
+    fwrite($stream, 'head');
+    Packed::write($stream, 'e', $floats);
+    Packed::write($stream, 'V', $words);
+    $bytes = (string) stream_get_contents($stream, -1, 0);
     expect(strlen($bytes))->toBe(4 + Packed::bytes('e', $count) + Packed::bytes('V', $count))
         ->and(Packed::floats($bytes, 'e', 4, $count))->toBe($floats)
         ->and(Packed::words($bytes, 4 + Packed::bytes('e', $count), $count))->toBe($words);

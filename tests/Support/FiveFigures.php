@@ -12,10 +12,9 @@ use Wrenlo\Core\Orientation\Preset;
 use Wrenlo\Core\Orientation\Ranking;
 use Wrenlo\Core\Orientation\Search;
 use Wrenlo\Core\Orientation\StanceBasis;
-use Wrenlo\Core\Orientation\StanceMetrics;
+use Wrenlo\Core\Orientation\StanceNumbers;
 use Wrenlo\Core\Orientation\StanceRules;
 use Wrenlo\Core\Orientation\Stances;
-use Wrenlo\Core\Settings\PrintProfile;
 use Wrenlo\Core\Sight\Display;
 
 /** Five differently difficult figures, and how the first stance under face first compares with what people try by hand. */
@@ -38,28 +37,28 @@ final class FiveFigures
     /**
      * Seen step and seen scar count alike, each as a share of its mean over the seven poses people try first.
      *
-     * @return array{lean: string, up: Vec3, first: StanceMetrics, file: StanceMetrics, axes: list<StanceMetrics>, sum: callable(StanceMetrics): float}
+     * @return array{lean: string, up: Vec3, first: StanceNumbers, file: StanceNumbers, axes: list<StanceNumbers>, sum: callable(StanceNumbers): float}
      */
     public static function compare(Mesh $mesh, Display $display, int $directions): array
     {
-        $stances = new Stances(StanceBasis::of($mesh, $display, new PrintProfile), new StanceRules);
+        $stances = new Stances(StanceBasis::of($mesh, $display), new StanceRules);
         $weights = Preset::FaceFirst->weights();
-        $all = (new Search($stances))->estimates($directions, $weights);
+        $all = (new Search($stances->estimates()))->candidates($display->up, $directions);
         $ranking = Ranking::ofCandidates($all);
         $metrics = [];
         foreach ($ranking->finalists($weights, 24) as $id) {
             $metrics[$id] = $stances->proven($all[$id]->up);
         }
         $first = (int) array_key_first($ranking->order($metrics, $weights));
-        $axes = array_map(static fn (array $up): StanceMetrics => $stances->proven(new Vec3(...$up)), self::AXES);
+        $axes = array_map(static fn (array $up): StanceNumbers => $stances->proven(new Vec3(...$up)), self::AXES);
         $file = $stances->proven($display->up);
         $tried = [$file, ...$axes];
-        $step = array_sum(array_map(static fn (StanceMetrics $m): float => $m->seenStepMm, $tried)) / 7;
-        $scar = array_sum(array_map(static fn (StanceMetrics $m): float => $m->seenScarMm2, $tried)) / 7;
+        $step = array_sum(array_map(static fn (StanceNumbers $m): float => $m->surface->seenStepMm, $tried)) / 7;
+        $scar = array_sum(array_map(static fn (StanceNumbers $m): float => $m->contact->seenScarMm2, $tried)) / 7;
 
         return [
             'lean' => Lean::words($all[$first]->up, $display), 'up' => $all[$first]->up, 'first' => $metrics[$first], 'file' => $file, 'axes' => $axes,
-            'sum' => static fn (StanceMetrics $m): float => $m->seenStepMm / $step + $m->seenScarMm2 / $scar,
+            'sum' => static fn (StanceNumbers $m): float => $m->surface->seenStepMm / $step + $m->contact->seenScarMm2 / $scar,
         ];
     }
 }

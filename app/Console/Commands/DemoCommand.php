@@ -5,21 +5,22 @@ declare(strict_types=1);
 namespace App\Console\Commands;
 
 use App\Actions\DiscardPiece;
-use App\Actions\LoadSurface;
 use App\Actions\PaintMarks;
-use App\Actions\RankCandidates;
 use App\Actions\SetUpPerson;
-use App\Actions\StartThickness;
 use App\Actions\StoreUpload;
-use App\Actions\UpdatePlan;
-use App\Jobs\AnalysePiece;
-use App\Jobs\DrawChosenStance;
-use App\Jobs\MeasureThickness;
+use App\Findings\Findings;
+use App\Findings\Kinds\Surface;
+use App\Findings\Kinds\Thickness;
+use App\Findings\Lists;
 use App\Models\Piece;
 use App\Models\User;
+use App\Plans\Bench;
+use App\Plans\Plans;
+use App\Plans\StanceChoice;
+use App\Stations\Stand\RankStances;
+use App\Storage\SurfaceFile;
 use Database\Demo\Marsh;
 use Illuminate\Console\Command;
-use Illuminate\Support\Facades\DB;
 use Wrenlo\Core\Format\MeshFormats;
 use Wrenlo\Core\Geometry\Vec3;
 use Wrenlo\Core\Mark\MarkKind;
@@ -48,15 +49,17 @@ final class DemoCommand extends Command
             return self::SUCCESS;
         }
         $small = (bool) $this->option('small');
-        // the whelk waits in the queue: its analysis is there to be watched
+        // the whelk waits in the queue: its measuring is there to be watched
         $this->bring($person, 'whelk shell.stl', $small ? Marsh::whelk(2.4) : Marsh::whelk());
-        $this->analyse($this->bring($person, 'fern relief.obj', Marsh::brokenFern()));
-        $this->analyse($this->bring($person, 'seed pod.ply', Marsh::pod()));
-        $curlew = $this->bring($person, 'curlew on a mooring post.3mf', $small ? Marsh::curlew(2.6) : Marsh::curlew(), new Display(new Vec3(0, 0, 1), new Vec3(0.5, -0.87, 0)));
-        $this->mark($curlew);
-        $this->analyse($curlew);
-        $this->plan($curlew);
-        $this->measureThickness($curlew);
+        $this->measured(fn (): Piece => $this->bring($person, 'fern relief.obj', Marsh::brokenFern()));
+        $this->measured(fn (): Piece => $this->bring($person, 'seed pod.ply', Marsh::pod()));
+        $this->measured(function () use ($person, $small): Piece {
+            $curlew = $this->bring($person, 'curlew on a mooring post.3mf', $small ? Marsh::curlew(2.6) : Marsh::curlew(), new Display(new Vec3(0, 0, 1), new Vec3(0.5, -0.87, 0)));
+            $this->mark($curlew);
+            $this->plan($curlew);
+
+            return $curlew;
+        });
         $this->line('The marsh cabinet is set up: four specimens.');
 
         return self::SUCCESS;
@@ -75,50 +78,57 @@ final class DemoCommand extends Command
         }
     }
 
-    /** At once instead of in the queue. */
-    private function analyse(Piece $piece): void
+    /** At once instead of in the queue: what is asked for meanwhile is computed here, one after the other. */
+    private function measured(callable $bring): Piece
     {
-        $id = (int) $piece->analysis()->value('id');
-        $this->line("Measuring {$piece->name} …");
-        (new AnalysePiece($id))->handle();
-        $this->takeFromQueue('analysisId', $id);
-    }
+        $queue = config('queue.default');
+        config(['queue.default' => 'sync']);
+        try {
+            $piece = $bring();
+            $this->line("Measured {$piece->name}.");
 
-    private function measureThickness(Piece $piece): void
-    {
-        $run = StartThickness::handle($piece->refresh());
-        (new MeasureThickness($run->id))->handle();
-        $this->takeFromQueue('runId', $run->id);
-    }
-
-    private function takeFromQueue(string $property, int $id): void
-    {
-        DB::table('jobs')->where('payload', 'like', "%{$property}%;i:{$id};%")->delete();
+            return $piece;
+        } finally {
+            config(['queue.default' => $queue]);
+        }
     }
 
     /** The head is what people look at, the post behind may have anything, no seam down the breast. */
     private function mark(Piece $piece): void
     {
-        $surface = LoadSurface::for($piece);
+        $bench = Bench::of($piece);
+        $surface = new SurfaceFile(Lists::open((string) Findings::blobNow(Findings::now(Surface::class, $bench->subject()), 'surface')));
         $picker = $surface->picker();
-        $areas = $surface->areas();
         $far = 1e3;
         foreach ([
             [MarkKind::Show, [[0, 0, -1, -125], [-1, 0, 0, -12], [1, 0, 0, 38]]],
             [MarkKind::Hide, [[0, 0, 1, 40], [0, -1, 0, -4]]],
             [MarkKind::NoSeam, [[-1, 0, 0, -8], [1, 0, 0, 38], [0, 0, -1, -85]]],
         ] as [$kind, $planes]) {
-            PaintMarks::handle($piece, $kind, false, $picker->inside([...$planes, [0, 0, 1, $far]]), $areas);
+            PaintMarks::handle($bench, $kind, false, $picker->inside([...$planes, [0, 0, 1, $far]]), $surface);
         }
-        $piece->analysis?->update(['marks' => $piece->marks()->toArray()]); // it has not begun
+        $plan = $bench->plan;
+        Plans::decide($plan, 'stand', ['marks' => 'now'], $plan->version);
     }
 
+    /** Two plans: one for the face, one that saves plastic; the first is decided to the end. */
     private function plan(Piece $piece): void
     {
-        $piece->refresh();
-        $ranked = RankCandidates::handle($piece->analysis ?? throw new \LogicException('Analysed above.'), Preset::FaceFirst->weights(), 24);
-        $own = $piece->analysis->candidates()->where('origin', 'file')->value('id');
-        UpdatePlan::handle($piece, ['candidate_id' => array_key_first($ranked), 'layer_mm' => 0.16, 'pinned_candidate_id' => $own], null);
-        DrawChosenStance::dispatchSync($piece->id);
+        $plan = Bench::of($piece->refresh())->plan;
+        $best = fn (): string => RankStances::on(Bench::of($piece->refresh()))?->under(Bench::of($piece)->stand()->weights)[0]->id ?? throw new \LogicException('Measured above.');
+        $own = StanceChoice::idOf(new Vec3(0, 0, 1), 0.0);
+        $decide = static function (string $station, array $changes) use ($piece): void {
+            $plan = Bench::of($piece->refresh())->plan;
+            Plans::decide($plan, $station, $changes, $plan->version);
+        };
+        $plan->update(['name' => 'For the shelf']);
+        $decide('stand', ['stance' => $best(), 'pinned' => $own]);
+        $decide('layers', ['layer_mm' => 0.16]);
+        Plans::copy($plan->refresh()->setRelation('piece', $piece), 'Quick and cheap', true);
+        $decide('stand', ['weights' => Preset::LeastPlastic->weights()->of]);
+        $decide('stand', ['stance' => $best()]);
+        $decide('layers', ['layer_mm' => 0.24]);
+        Plans::choose($plan->refresh());
+        Findings::ask(Thickness::class, Bench::of($piece->refresh())->subject());
     }
 }

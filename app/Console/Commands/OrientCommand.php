@@ -12,7 +12,6 @@ use Wrenlo\Core\Orientation\Reason;
 use Wrenlo\Core\Orientation\Search;
 use Wrenlo\Core\Orientation\StanceBasis;
 use Wrenlo\Core\Orientation\Stances;
-use Wrenlo\Core\Settings\PrintProfile;
 
 final class OrientCommand extends MeshCommand
 {
@@ -34,8 +33,8 @@ final class OrientCommand extends MeshCommand
         $clock = new Stopwatch;
         $mesh = $this->reading()->mesh;
         $clock->lap('read');
-        $stances = new Stances(StanceBasis::of($mesh, $display, new PrintProfile, $clock->lap(...), $this->marks($mesh->triangleCount())), $rules);
-        $all = (new Search($stances))->estimates($directions, $weights);
+        $stances = new Stances(StanceBasis::of($mesh, $display, $clock->lap(...), $this->marks($mesh->triangleCount())), $rules);
+        $all = (new Search($stances->estimates()))->candidates($display->up, $directions);
         $ranking = Ranking::ofCandidates($all);
         $finalists = $ranking->finalists($weights, $top);
         $clock->lap('search');

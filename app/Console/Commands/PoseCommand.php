@@ -6,7 +6,6 @@ namespace App\Console\Commands;
 
 use Wrenlo\Core\Orientation\StanceBasis;
 use Wrenlo\Core\Orientation\Stances;
-use Wrenlo\Core\Settings\PrintProfile;
 
 final class PoseCommand extends MeshCommand
 {
@@ -21,7 +20,7 @@ final class PoseCommand extends MeshCommand
         $display = $this->display();
 
         $mesh = $this->reading()->mesh;
-        $basis = StanceBasis::of($mesh, $display, new PrintProfile, marks: $this->marks($mesh->triangleCount()));
+        $basis = StanceBasis::of($mesh, $display, marks: $this->marks($mesh->triangleCount()));
 
         return ['seen_area_mm2' => $basis->seenMm2(), ...(new Stances($basis, $rules))->proven($up)->toArray()];
     }

@@ -4,20 +4,20 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
+use App\Findings\Leases;
 use Illuminate\Console\Command;
-use Illuminate\Support\Facades\DB;
 
-/** Run before the first worker starts: jobs that a killed worker had in hand go back to the queue at once. */
+/** Gives back what killed workers had in hand. Workers and pages do the same by themselves; this is for a start, and for scripts. */
 final class RecoverCommand extends Command
 {
     protected $signature = 'wrenlo:recover';
 
-    protected $description = 'Give back jobs whose worker is gone (only while no worker runs)';
+    protected $description = 'Give back findings whose worker is gone';
 
     public function handle(): int
     {
-        $count = DB::table('jobs')->whereNotNull('reserved_at')->update(['reserved_at' => null]);
-        $count > 0 && $this->line("{$count} interrupted ".($count === 1 ? 'job goes' : 'jobs go').' on.');
+        $count = Leases::recover();
+        $count > 0 && $this->line("{$count} interrupted ".($count === 1 ? 'finding goes' : 'findings go').' on.');
 
         return self::SUCCESS;
     }

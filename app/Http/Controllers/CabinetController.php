@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Findings\Leases;
 use App\Http\Resources\PieceCard;
+use App\Models\Piece;
+use App\Plans\Bench;
 use Inertia\Inertia;
 use Inertia\Response;
 use Wrenlo\Core\Format\MeshFormats;
@@ -13,11 +16,13 @@ final class CabinetController extends Controller
 {
     public function index(): Response
     {
-        $pieces = $this->person()->pieces()
-            ->with(['analysis', 'plan.candidate', 'plan.printer', 'plan.nozzle', 'plan.filament'])->latest('id')->get();
+        Leases::recover();
+        $pieces = $this->person()->pieces()->with(['plan.decisions', 'user', 'markSets'])->latest('id')->get();
+        $benches = array_values($pieces->map(static fn (Piece $p): Bench => Bench::of($p))->all());
+        Bench::warm($benches);
 
         return Inertia::render('Cabinet', [
-            'pieces' => array_values($pieces->map(PieceCard::of(...))->all()),
+            'pieces' => array_map(PieceCard::of(...), $benches),
             'endings' => MeshFormats::endings(),
             'maxBytes' => config('wrenlo.upload_max_bytes'),
             'maxTriangles' => MeshFormats::MAX_TRIANGLES,

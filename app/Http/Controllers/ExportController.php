@@ -15,8 +15,7 @@ final class ExportController extends Controller
 {
     public function show(Piece $piece, string $format): Response|View
     {
-        $this->authorize('own', $piece);
-        $export = ExportPlan::of($piece) ?? abort(409, 'Decide on a stance first; there is nothing to take away yet.');
+        $export = ExportPlan::of($this->bench($piece)) ?? abort(409, 'Decide on a stance first; there is nothing to take away yet.');
 
         return match ($format) {
             'stl', '3mf', 'obj' => response()->streamDownload(static fn () => $export->writeMesh($format), $export->fileName($format), ['Content-Type' => MeshFormats::mime($format)]),

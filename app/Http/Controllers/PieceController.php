@@ -5,18 +5,17 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\DiscardPiece;
-use App\Actions\StartAnalysis;
+use App\Actions\Measure;
 use App\Actions\StoreUpload;
 use App\Http\Requests\StorePieceRequest;
-use App\Http\Requests\UpdatePieceRequest;
-use App\Http\Resources\CriterionInfo;
-use App\Http\Resources\PresetInfo;
 use App\Http\Resources\Shelf;
 use App\Http\Resources\StanceRanking;
 use App\Http\Resources\Workbench;
 use App\Models\Piece;
+use App\Plans\Bench;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
 use Inertia\Inertia;
 use Inertia\Response;
 
@@ -30,31 +29,25 @@ final class PieceController extends Controller
         return response()->json(['id' => $piece->id], 201);
     }
 
+    /** Looking at a piece sees to it that what it is drawn from is there. */
     public function show(Piece $piece): Response
     {
-        $this->authorize('own', $piece);
-        $bench = Workbench::of($piece->load(['analysis', 'plan.printer', 'plan.nozzle', 'plan.filament', 'plan.candidate']));
+        $bench = $this->bench($piece);
+        Measure::ask($bench);
+        $bench = Bench::of($piece);
 
         return Inertia::render('Piece', [
-            'bench' => $bench,
-            'ranking' => $bench->analysis->ranked && $piece->analysis ? StanceRanking::of($piece->analysis, $piece->plan->weights()) : null,
-            'criteria' => CriterionInfo::all(),
-            'presets' => PresetInfo::all(),
-            'shelf' => Shelf::of($this->person()),
+            'bench' => static fn (): Workbench => Workbench::of($bench),
+            'ranking' => static fn (): ?StanceRanking => StanceRanking::of($bench),
+            'shelf' => fn (): Shelf => Shelf::of($this->person()),
+            'told' => session('told'),
         ]);
     }
 
-    /** A new name is only noted; another display or scale changes the numbers and starts a new analysis. */
-    public function update(UpdatePieceRequest $request, Piece $piece): RedirectResponse
+    public function update(Request $request, Piece $piece): RedirectResponse
     {
         $this->authorize('own', $piece);
-        $piece->update($request->columns());
-        if ($piece->wasChanged(['scale', 'mirror', 'repairs'])) {
-            $piece->update(Piece::unmeasured());
-        }
-        if ($request->changesNumbers()) {
-            StartAnalysis::handle($piece);
-        }
+        $piece->update($request->validate(['name' => ['required', 'string', 'max:80']]));
 
         return back();
     }

@@ -9,14 +9,13 @@ use App\Http\Resources\StanceRanking;
 use App\Models\Piece;
 use Illuminate\Http\JsonResponse;
 
-/** The order of the stored stances under any weights. Reads only; saving weights is the plan's. */
+/** The order of the stored stances under any weights. Reads only; saving weights is a decision. */
 final class RankingController extends Controller
 {
     public function show(WeightsRequest $request, Piece $piece): JsonResponse
     {
-        $this->authorize('own', $piece);
         $started = hrtime(true);
-        $ranking = $piece->analysis ? StanceRanking::of($piece->analysis, $request->weights() ?? $piece->plan->weights()) : null;
+        $ranking = StanceRanking::of($this->bench($piece), $request->weights());
 
         return response()->json($ranking)->header('Server-Timing', 'rank;dur='.round((hrtime(true) - $started) / 1e6, 1));
     }

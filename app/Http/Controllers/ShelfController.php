@@ -4,12 +4,11 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Actions\UpdateTool;
 use App\Http\Requests\ShelfItemRequest;
 use App\Http\Resources\Shelf;
 use App\Models\Filament;
 use App\Models\Nozzle;
-use App\Models\Plan;
+use App\Models\PlanDecision;
 use App\Models\Printer;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Validation\ValidationException;
@@ -19,7 +18,7 @@ use Inertia\Response;
 /** Printers, nozzles and filaments: three kinds of the same simple thing, told apart by `kind`. */
 final class ShelfController extends Controller
 {
-    /** kind → model and the plan column that points to it */
+    /** kind → model and its part of the Sheet's decision */
     private const KINDS = [
         'printers' => [Printer::class, 'printer_id'],
         'nozzles' => [Nozzle::class, 'nozzle_id'],
@@ -40,7 +39,8 @@ final class ShelfController extends Controller
 
     public function update(ShelfItemRequest $request, string $kind, int $id): RedirectResponse
     {
-        UpdateTool::handle($this->tool($kind, $id), self::KINDS[$kind][1], $request->validated());
+        // one row: what rests on it has another key from now on
+        $this->tool($kind, $id)->update($request->validated());
 
         return back();
     }
@@ -48,7 +48,7 @@ final class ShelfController extends Controller
     public function destroy(string $kind, int $id): RedirectResponse
     {
         $tool = $this->tool($kind, $id);
-        $plans = Plan::query()->where(self::KINDS[$kind][1], $tool->id)->count();
+        $plans = PlanDecision::query()->where('station', 'sheet')->where('value->data->'.self::KINDS[$kind][1], $tool->id)->count();
         if ($plans > 0) {
             throw ValidationException::withMessages(['name' => "{$tool->name} is used by {$plans} ".($plans === 1 ? 'plan' : 'plans').'; choose another there first.']);
         }

@@ -8,8 +8,6 @@ use App\Actions\SplitPiece;
 use App\Models\Piece;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
-use Illuminate\Validation\ValidationException;
-use InvalidArgumentException;
 
 /** Makes pieces of their own of the parts or shells of one. */
 final class SplitController extends Controller
@@ -18,11 +16,7 @@ final class SplitController extends Controller
     {
         $this->authorize('own', $piece);
         $by = $request->validate(['by' => ['required', 'in:parts,shells']])['by'];
-        try {
-            SplitPiece::handle($piece, $by === 'parts' ? 'parts' : 'shells');
-        } catch (InvalidArgumentException $e) {
-            throw ValidationException::withMessages(['by' => $e->getMessage()]);
-        }
+        SplitPiece::handle($piece, $by === 'parts' ? 'parts' : 'shells');
 
         return to_route('cabinet');
     }

@@ -5,15 +5,22 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Http\Resources\StanceDetail;
-use App\Models\Candidate;
+use App\Models\Piece;
+use App\Plans\StanceChoice;
 use Illuminate\Http\JsonResponse;
+use InvalidArgumentException;
 
 final class StanceController extends Controller
 {
-    public function show(Candidate $candidate): JsonResponse
+    public function show(Piece $piece, string $stance): JsonResponse
     {
-        $this->authorize('own', $candidate->analysis->piece);
+        $bench = $this->bench($piece);
+        try {
+            $choice = StanceChoice::fromId($stance);
+        } catch (InvalidArgumentException) {
+            abort(404);
+        }
 
-        return response()->json(StanceDetail::of($candidate));
+        return response()->json(StanceDetail::of($bench, $choice));
     }
 }

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Resources;
 
+use Wrenlo\Core\Layer\HeightScore;
+use Wrenlo\Core\Settings\PrintProfile;
+
 /** The height score's tracks over equal bands, plate first. */
 final readonly class HeightTracks
 {
@@ -14,7 +17,14 @@ final readonly class HeightTracks
      * @param  list<float>  $supportMm2
      * @param  list<float>  $timeShare
      */
-    public function __construct(
+    private function __construct(
         public float $heightMm, public array $seenSlope, public array $seenMm2, public array $solidMm2, public array $supportMm2, public array $timeShare,
     ) {}
+
+    public static function of(HeightScore $s, float $layerMm, PrintProfile $profile): self
+    {
+        $round = static fn (array $values, int $digits): array => array_map(static fn (float $v): float => round($v, $digits), $values);
+
+        return new self($s->heightMm, $round($s->seenSlope, 4), $round($s->seenMm2, 2), $round($s->solidMm2, 2), $round($s->supportMm2, 2), $round($s->timeShares($layerMm, $profile), 6));
+    }
 }

@@ -6,7 +6,9 @@ namespace App\Http\Resources;
 
 use App\Actions\CarryMarks;
 use App\Actions\PaintMarks;
-use App\Models\Piece;
+use App\Findings\Input;
+use App\Findings\Values;
+use App\Plans\Bench;
 use App\Storage\StageFile;
 use Wrenlo\Core\Mark\FacetSet;
 use Wrenlo\Core\Mark\MarkKind;
@@ -27,16 +29,16 @@ final readonly class MarkList
         public array $kinds, public int $facets, public ?string $undo, public ?string $redo, public bool $isRanked, public ?string $note, public ?string $setAside,
     ) {}
 
-    public static function of(Piece $piece): self
+    public static function of(Bench $bench): self
     {
-        $set = $piece->markSet();
+        $set = $bench->markSet();
         $marks = $set?->value() ?? Marks::none();
-        $map = $marks->isEmpty() ? null : StageFile::map($piece->derivedFolder())['source'] ?? null;
-        $kinds = array_map(static fn (MarkKind $k): MarkInfo => new MarkInfo($k->value, $k->label(), $k->why(), $set->areas_mm2[$k->value] ?? 0.0, self::onStage($marks->of($k), $map)), MarkKind::cases());
+        $map = $marks->isEmpty() ? null : StageFile::map($bench->subject());
+        $kinds = array_map(static fn (MarkKind $k): MarkInfo => new MarkInfo($k, $k->label(), $k->why(), $set->areas_mm2[$k->value] ?? 0.0, self::onStage($marks->of($k), $map)), MarkKind::cases());
 
         return new self(
-            $kinds, $marks->facetCount(), $set ? PaintMarks::step($set, 0)?->words : null, $set ? PaintMarks::step($set, 1)?->words : null,
-            $marks->toArray() === ($piece->analysis->marks ?? []), $set?->note, CarryMarks::setAside($piece),
+            $kinds, $marks->facetCount(), $set ? PaintMarks::next($set, 0)?->words : null, $set ? PaintMarks::next($set, 1)?->words : null,
+            Values::hash($marks->toArray()) === $bench->subject()->get(Input::Marks), $set?->note, CarryMarks::setAside($bench),
         );
     }
 

@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Resources;
 
-use App\Models\Piece;
+use App\Findings\Kinds\Report;
+use App\Plans\Bench;
 use Wrenlo\Core\Mesh\UnitGuess;
 
 /** The mesh report as the Look station shows it. */
@@ -39,9 +40,10 @@ final readonly class MeshFacts
         public array $parts,
     ) {}
 
-    public static function of(Piece $piece): ?self
+    public static function of(Bench $bench): ?self
     {
-        $r = $piece->report;
+        $headline = $bench->done(Report::class)?->headline;
+        $r = $headline['report'] ?? null;
         if ($r === null) {
             return null;
         }
@@ -49,13 +51,13 @@ final readonly class MeshFacts
         $isOdd = $unit !== UnitGuess::Millimetre;
 
         return new self(
-            $r['triangles'], $r['vertices'], $r['shells'], $r['boundary_edges'], $r['non_manifold_edges'], $r['flipped_edges'],
-            $r['degenerate_facets'], $r['duplicate_facets'], $r['euler'], $r['watertight'],
-            $r['volume_mm3'] / 1000, $r['area_mm2'] / 100, $r['hull_volume_mm3'] / 1000,
-            array_map(static fn (float $low, float $high): float => $high - $low, $r['bbox_mm'][0], $r['bbox_mm'][1]),
-            $isOdd ? $unit->plural() : null, $isOdd ? $unit->millimetres() : null,
-            array_values(array_map(static fn (array $w): Notice => new Notice($w['code'], $w['message']), $r['warnings'])),
-            RepairOffer::all($piece), $piece->parts ?? [],
+            triangles: $r['triangles'], vertices: $r['vertices'], shells: $r['shells'], boundaryEdges: $r['boundary_edges'], nonManifoldEdges: $r['non_manifold_edges'],
+            flippedEdges: $r['flipped_edges'], degenerateFacets: $r['degenerate_facets'], duplicateFacets: $r['duplicate_facets'], euler: $r['euler'], watertight: $r['watertight'],
+            volumeCm3: $r['volume_mm3'] / 1000, areaCm2: $r['area_mm2'] / 100, hullCm3: $r['hull_volume_mm3'] / 1000,
+            sizeMm: array_map(static fn (float $low, float $high): float => $high - $low, $r['bbox_mm'][0], $r['bbox_mm'][1]),
+            unitName: $isOdd ? $unit->plural() : null, unitScale: $isOdd ? $unit->millimetres() : null,
+            notices: array_values(array_map(static fn (array $w): Notice => new Notice($w['code'], $w['message']), $r['warnings'])),
+            offers: RepairOffer::all($bench), parts: $headline['parts'] ?? [],
         );
     }
 }

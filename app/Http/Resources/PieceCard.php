@@ -4,62 +4,38 @@ declare(strict_types=1);
 
 namespace App\Http\Resources;
 
-use App\Models\Piece;
-use App\Storage\Blobs;
+use App\Enums\FindingState;
+use App\Findings\Kinds\StandingPortrait;
+use App\Findings\Kinds\Portrait;
+use App\Findings\Kinds\Report;
+use App\Plans\Bench;
+use App\Stations\Stand\RankStances;
 
 /** A piece on the shelf of the cabinet: its picture, its state, its headline numbers, the one thing to do next. */
 final readonly class PieceCard
 {
-    private function __construct(
-        public int $id,
-        public string $name,
-        public string $fileName,
-        public int $bytes,
-        public ?int $triangles,
-        public ?float $longestMm,
-        public ?bool $watertight,
-        public int $warnings,
-        public ?string $picture,
-        public AnalysisStatus $analysis,
-        public string $next,
-        public ?float $layerMm,
-        public ?float $hours,
-        public ?float $grams,
-        public ?float $seenStepUm,
-    ) {}
+    private function __construct(public PieceTag $tag, public int $warnings, public ?string $picture, public Measuring $measuring, public string $next, public ?PlanChoice $choice) {}
 
-    public static function of(Piece $piece): self
+    public static function of(Bench $bench): self
     {
-        $analysis = $piece->analysis ?? throw new \LogicException('A piece always has an analysis.');
-        $choice = PlanChoice::of($piece);
+        $stance = $bench->stand()->stance;
+        $measuring = Measuring::of($bench);
+        $print = $stance === null ? null : $bench->done(StandingPortrait::class, $bench->standing($stance));
 
         return new self(
-            $piece->id, $piece->name, $piece->file_name, $piece->bytes, $piece->triangles, $piece->longest_mm, $piece->watertight,
-            count($piece->report['warnings'] ?? []),
-            self::picture($piece),
-            AnalysisStatus::of($analysis),
-            self::next($piece),
-            $choice?->layerMm, $choice?->hours, $choice?->grams, $choice?->seenStepUm,
+            PieceTag::of($bench), count($bench->done(Report::class)->headline['report']['warnings'] ?? []), RankStances::picture($bench, $print ?? $bench->done(Portrait::class)),
+            $measuring, self::next($bench, $measuring), PlanChoice::of($bench),
         );
     }
 
-    private static function picture(Piece $piece): ?string
+    private static function next(Bench $bench, Measuring $measuring): string
     {
-        return Blobs::hasDerived($piece->derivedFolder().'/portrait.png')
-            ? "/pieces/{$piece->id}/picture?of=".($piece->plan->candidate_id ?? 0).'-'.substr($piece->blob, 0, 8).(int) Blobs::hasDerived($piece->derivedFolder()."/chosen-{$piece->plan->candidate_id}.png")
-            : null;
-    }
-
-    private static function next(Piece $piece): string
-    {
-        $state = $piece->analysis?->state->value;
-
         return match (true) {
-            $state === 'failed' => 'See what is wrong with the file',
-            $state === 'cancelled' => 'Start the analysis again',
-            $state === 'waiting', $state === 'running' => 'Being measured',
-            $piece->plan->candidate_id === null => 'Decide how it stands',
-            $piece->plan->layer_mm === null => 'Choose a layer height',
+            $measuring->state === FindingState::Failed => 'See what is wrong with the file',
+            $measuring->state === FindingState::Cancelled => 'Start measuring again',
+            ! $measuring->isRanked => 'Being measured',
+            $bench->stand()->stance === null => 'Decide how it stands',
+            $bench->layers()->layerMm === null => 'Choose a layer height',
             default => 'Take it to the printer',
         };
     }

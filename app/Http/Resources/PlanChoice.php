@@ -4,36 +4,41 @@ declare(strict_types=1);
 
 namespace App\Http\Resources;
 
-use App\Models\Piece;
-use Wrenlo\Core\Layer\LayerChoices;
+use App\Findings\Kinds\Bed;
+use App\Findings\Kinds\Proof;
+use App\Models\Finding;
+use App\Plans\Bench;
+use App\Stations\Layers\LayersStation;
 
 /** The decided stance at the decided layer height, in headline numbers. */
 final readonly class PlanChoice
 {
     private function __construct(
-        public float $layerMm,
-        public int $layers,
-        public float $hours,
-        public float $grams,
-        public float $cost,
-        public float $seenStepUm,
-        public float $heightMm,
+        public float $layerMm, public int $layers, public float $hours, public float $grams, public float $cost, public float $seenStepUm, public float $heightMm, public bool $fitsBed,
     ) {}
 
-    public static function of(Piece $piece): ?self
+    public static function of(Bench $bench): ?self
     {
-        ['plan' => $plan, 'analysis' => $analysis] = ['plan' => $piece->plan, 'analysis' => $piece->analysis];
-        if ($plan->candidate === null || $plan->layer_mm === null || $analysis === null) {
+        $layer = $bench->layers()->layerMm;
+        $stance = $bench->stand()->stance;
+        $row = $layer === null || $stance === null ? null : self::row(LayersStation::heights($bench), $layer);
+        $subject = $stance === null ? null : $bench->standing($stance);
+        $bed = $row === null || $subject === null ? null : $bench->instant(Bed::class, $subject);
+        if ($row === null || $bed === null || $subject === null) {
             return null;
         }
-        $profile = $plan->profile();
-        $metrics = $plan->candidate->metrics();
-        foreach (LayerChoices::for($metrics, (float) $analysis->volume_mm3, $analysis->layer_mm, $profile) as $row) {
-            if (abs($row['layer_mm'] - $plan->layer_mm) < 1e-6) {
-                return new self(
-                    $row['layer_mm'], $row['layers'], $row['hours'], $row['grams'], $row['grams'] / 1000 * $profile->pricePerKg,
-                    1000 * $row['seen_step_mm'], $metrics->heightMm,
-                );
+        $choice = LayerChoice::of($row, $bench->profile());
+        $heightMm = (float) ($bench->done(Proof::class, $subject)->headline['numbers']['height_mm'] ?? 0);
+
+        return new self($choice->layerMm, $choice->layers, $choice->hours, $choice->grams, $choice->cost, $choice->seenStepUm, $heightMm, (bool) ($bed->headline['fits_bed'] ?? true));
+    }
+
+    /** @return ?array<string, mixed> the row of a layer height */
+    public static function row(?Finding $heights, float $layerMm): ?array
+    {
+        foreach ($heights->headline['rows'] ?? [] as $row) {
+            if (abs($row['layer_mm'] - $layerMm) < 1e-6) {
+                return $row;
             }
         }
 

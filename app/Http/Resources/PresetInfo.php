@@ -9,11 +9,11 @@ use Wrenlo\Core\Orientation\Preset;
 final readonly class PresetInfo
 {
     /** @param  array<string, float>  $weights */
-    private function __construct(public string $key, public string $label, public array $weights) {}
+    private function __construct(public Preset $key, public string $label, public array $weights) {}
 
     /** @return list<self> */
     public static function all(): array
     {
-        return array_map(static fn (Preset $p): self => new self($p->value, $p->label(), $p->weights()->of), Preset::cases());
+        return array_map(static fn (Preset $p): self => new self($p, $p->label(), $p->weights()->of), Preset::cases());
     }
 }

@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Resources;
 
-use App\Models\Piece;
+use App\Findings\Kinds\Report;
+use App\Plans\Bench;
 use Wrenlo\Core\Mesh\Repair\MeshRepairs;
 
 /** A repair that is applied to a piece, or that could be. */
@@ -24,16 +25,17 @@ final readonly class RepairOffer
     ) {}
 
     /** @return list<self> in the order repairs are applied in */
-    public static function all(Piece $piece): array
+    public static function all(Bench $bench): array
     {
+        $report = $bench->done(Report::class);
         $offers = [];
         foreach (MeshRepairs::keys() as $key) {
-            $count = $piece->offers[$key] ?? 0;
-            $applied = in_array($key, $piece->repairs ?? [], true);
+            $count = $report->headline['offers'][$key] ?? 0;
+            $applied = in_array($key, $bench->look()->recipe->repairs, true);
             if ($count > 0 || $applied) {
                 $offers[] = new self(
                     $key, MeshRepairs::label($key), $count, $count > 0 ? MeshRepairs::sentence($key, $count) : null,
-                    $count > 0 ? "/pieces/{$piece->id}/repair?key={$key}&v=".$piece->derivedFolder() : null, $applied,
+                    $count > 0 ? "/pieces/{$bench->piece->id}/findings/{$report?->key}/repair-{$key}" : null, $applied,
                 );
             }
         }

@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Resources;
 
-use App\Models\Piece;
+use App\Findings\Kinds\Search;
+use App\Plans\Bench;
 use Wrenlo\Core\Sight\DisplayMode;
 
 /** Where the viewers of a piece stand, and what they see of it. */
@@ -15,17 +16,17 @@ final readonly class Sightline
      * @param  ?float  $seenCm2  Σ seen weight × area
      * @param  ?float  $neverCm2  seen from no view
      */
-    private function __construct(public string $mode, public float $spreadDeg, public float $eyeDeg, public ?float $seenCm2, public ?float $neverCm2, public array $modes) {}
+    private function __construct(public DisplayMode $mode, public float $spreadDeg, public float $eyeDeg, public ?float $seenCm2, public ?float $neverCm2, public array $modes) {}
 
-    public static function of(Piece $piece): self
+    public static function of(Bench $bench): self
     {
-        $display = $piece->display();
-        $analysis = $piece->analysis;
+        $display = $bench->look()->display;
+        $seen = $bench->done(Search::class)?->headline;
 
         return new self(
-            $display->mode->value, $display->spreadDeg, $display->eyeDeg,
-            $analysis?->seen_mm2 === null ? null : $analysis->seen_mm2 / 100, $analysis?->never_seen_mm2 === null ? null : $analysis->never_seen_mm2 / 100,
-            array_map(static fn (DisplayMode $m): DisplayChoice => new DisplayChoice($m->value, $m->label(), $m->spreadDeg(), $m->eyeDeg()), DisplayMode::cases()),
+            $display->mode, $display->spreadDeg, $display->eyeDeg,
+            $seen === null ? null : $seen['seen_mm2'] / 100, $seen === null ? null : $seen['never_seen_mm2'] / 100,
+            array_map(static fn (DisplayMode $m): DisplayChoice => new DisplayChoice($m, $m->label(), $m->spreadDeg(), $m->eyeDeg()), DisplayMode::cases()),
         );
     }
 }

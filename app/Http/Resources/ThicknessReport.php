@@ -4,69 +4,55 @@ declare(strict_types=1);
 
 namespace App\Http\Resources;
 
-use App\Actions\RankCandidates;
-use App\Actions\StartThickness;
-use App\Jobs\MeasureThickness;
-use App\Models\Piece;
-use App\Models\Plan;
-use App\Storage\Blobs;
+use App\Enums\FindingState;
+use App\Findings\Kinds\Proof;
+use App\Findings\Kinds\Thickness;
+use App\Plans\Bench;
+use App\Plans\StanceChoice;
+use App\Stations\Stand\RankStances;
+use Wrenlo\Core\Geometry\Vec3;
 use Wrenlo\Core\Layer\LayerChoices;
-use Wrenlo\Core\Orientation\Candidate;
 use Wrenlo\Core\Orientation\Criteria;
-use Wrenlo\Core\Orientation\StanceMetrics;
+use Wrenlo\Core\Orientation\MeasuredStance;
 use Wrenlo\Core\Settings\PrintProfile;
 use Wrenlo\Core\Thin\NozzleFit;
 use Wrenlo\Core\Thin\SlenderPart;
 
-/** The thickness of a piece as the Look station shows it; `state` is “none” where it was not measured as the piece is now. */
+/** The thickness of a piece as the Look station shows it; `state` is null where nobody asked for it as the piece is now. */
 final readonly class ThicknessReport
 {
     private const MOST_MEMBERS = 4;
 
-    /**
-     * @param  list<float>  $histogramMm2  area in each bin of binMm; the last one holds what is thicker
-     * @param  list<NozzleRow>  $nozzles
-     * @param  list<WeakMember>  $members  narrowest first
-     */
     private function __construct(
-        public string $state,
-        public bool $underWay,
-        public int $percent,
-        public string $words,
-        public ?string $failure,
-        public ?string $tint,
-        public int $samples,
-        public float $sampledShare,
-        public float $knownShare,
-        public float $minMm,
-        public float $medianMm,
-        public float $underNoteMm2,
-        public float $areaMm2,
-        public float $binMm,
-        public array $histogramMm2,
-        public array $nozzles,
-        public array $members,
+        public ?FindingState $state, public bool $underWay, public int $percent, public string $words, public ?string $failure, public ?string $tint, public ?ThicknessNumbers $numbers,
     ) {}
 
-    public static function of(Piece $piece): self
+    public static function of(Bench $bench): self
     {
-        $run = $piece->thicknessRun;
-        if ($run === null || $run->fits !== StartThickness::fits($piece)) {
-            return new self('none', false, 0, '', null, null, 0, 0, 0, 0, 0, 0, 0, MeasureThickness::BIN_MM, [], [], []);
+        $f = $bench->find(Thickness::class);
+        if ($f === null) {
+            return new self(null, false, 0, '', null, null, null);
         }
-        $r = $run->result;
-        if ($r === null) {
-            return new self($run->state->value, $run->state->isUnderWay(), $run->percent, $run->words, $run->failure, null, 0, 0, 0, 0, 0, 0, 0, MeasureThickness::BIN_MM, [], [], []);
-        }
-        $ranked = $piece->analysis === null ? [] : RankCandidates::handle($piece->analysis, $piece->plan->weights(), config('wrenlo.finalists'));
-        $stance = $piece->plan->candidate_id !== null ? ($ranked[$piece->plan->candidate_id]['candidate'] ?? null) : null;
-        $stance ??= array_values($ranked)[0]['candidate'] ?? null;
+        $isDone = $f->isDone();
 
         return new self(
-            $run->state->value, false, 100, $run->words, null, Blobs::hasDerived(MeasureThickness::tintKey($run)) ? "/pieces/{$piece->id}/thickness-tint?v={$run->id}" : null,
-            $r['samples'], $r['sampled_share'], $r['known_share'], $r['min_mm'], $r['median_mm'], $r['under_note_mm2'], $r['area_mm2'],
-            MeasureThickness::BIN_MM, $r['histogram_mm2'],
-            self::nozzles($piece, $r['lines'], $stance?->metrics), self::members($r['members'], $stance, array_map(static fn (array $row): Candidate => $row['candidate'], $ranked)),
+            $f->state, $f->state->isUnderWay(), $f->percent, $f->words, $f->failure, $isDone ? "/pieces/{$bench->piece->id}/findings/{$f->key}/tint" : null,
+            $isDone ? self::numbers($bench, $f->headline ?? []) : null,
+        );
+    }
+
+    /** @param  array<string, mixed>  $r */
+    private static function numbers(Bench $bench, array $r): ThicknessNumbers
+    {
+        $ranked = RankStances::on($bench)?->under($bench->stand()->weights) ?? [];
+        $taken = $bench->stand()->stance;
+        $stance = collect($ranked)->firstWhere('id', $taken?->id()) ?? $ranked[0] ?? null;
+        $measured = $stance === null ? null : $bench->done(Proof::class, $bench->standing(StanceChoice::fromId($stance->id)));
+
+        return new ThicknessNumbers(
+            samples: $r['samples'], sampledShare: $r['sampled_share'], knownShare: $r['known_share'], minMm: $r['min_mm'], medianMm: $r['median_mm'], underNoteMm2: $r['under_note_mm2'],
+            areaMm2: $r['area_mm2'], binMm: Thickness::BIN_MM, histogramMm2: $r['histogram_mm2'],
+            nozzles: self::nozzles($bench->profile(), $r['lines'], $measured === null ? null : Proof::stance($measured->headline ?? [])), members: self::members($r['members'], $stance, $ranked),
         );
     }
 
@@ -74,33 +60,30 @@ final readonly class ThicknessReport
      * @param  list<array<string, float>>  $lines
      * @return list<NozzleRow> the plan's own nozzle last among those of its width
      */
-    private static function nozzles(Piece $piece, array $lines, ?StanceMetrics $stance): array
+    private static function nozzles(PrintProfile $own, array $lines, ?MeasuredStance $stance): array
     {
-        $own = $piece->plan->profile();
         $rows = [];
         foreach ($lines as $k => $fit) {
-            $isOwn = $k === count($lines) - 1; // measured for the plan's line as it was; another nozzle since then has no row
-            if ($isOwn && abs($fit['line_mm'] - $own->lineMm) > 1e-6 || (! $isOwn && abs(NozzleFit::USUAL_MM[$k] - $own->nozzleMm) < 1e-6 && abs(end($lines)['line_mm'] - $own->lineMm) < 1e-6)) {
+            $isOwn = $k === count($lines) - 1;
+            if (! $isOwn && abs(NozzleFit::USUAL_MM[$k] - $own->nozzleMm) < 1e-6) {
                 continue;
             }
-            $bore = $isOwn ? $own->nozzleMm : NozzleFit::USUAL_MM[$k];
-            [$layer, $hours] = $stance === null ? [null, null] : self::hours($piece, $stance, $isOwn ? $own : self::with($piece->plan, $bore, $fit['line_mm']));
-            $rows[] = new NozzleRow($bore, $fit['line_mm'], $isOwn, $fit['unprintable_mm2'], $fit['seen_lost_mm2'], $fit['single_wall_mm2'], $fit['off_multiple_mm2'], $layer, $hours);
+            $profile = $isOwn ? $own : new PrintProfile(...['nozzleMm' => NozzleFit::USUAL_MM[$k], 'lineMm' => $fit['line_mm']] + get_object_vars($own));
+            [$layer, $hours] = $stance === null ? [null, null] : self::hours($stance, $profile);
+            $rows[] = new NozzleRow(
+                nozzleMm: $profile->nozzleMm, lineMm: $fit['line_mm'], isOwn: $isOwn, unprintableMm2: $fit['unprintable_mm2'], seenLostMm2: $fit['seen_lost_mm2'],
+                singleWallMm2: $fit['single_wall_mm2'], offMultipleMm2: $fit['off_multiple_mm2'], layerMm: $layer, hours: $hours,
+            );
         }
         usort($rows, static fn (NozzleRow $a, NozzleRow $b): int => $a->nozzleMm <=> $b->nozzleMm);
 
         return $rows;
     }
 
-    private static function with(Plan $plan, float $bore, float $line): PrintProfile
-    {
-        return new PrintProfile(...['nozzleMm' => $bore, 'lineMm' => $line] + get_object_vars($plan->profile()));
-    }
-
     /** @return array{?float, ?float} the layer height nearest to half the bore (common practice, no source) and the hours at it */
-    private static function hours(Piece $piece, StanceMetrics $stance, PrintProfile $profile): array
+    private static function hours(MeasuredStance $stance, PrintProfile $profile): array
     {
-        $choices = LayerChoices::for($stance, (float) $piece->analysis?->volume_mm3, (float) $piece->analysis?->layer_mm, $profile);
+        $choices = LayerChoices::for($stance, $profile);
         usort($choices, static fn (array $a, array $b): int => abs($a['layer_mm'] - $profile->nozzleMm / 2) <=> abs($b['layer_mm'] - $profile->nozzleMm / 2));
 
         return [$choices[0]['layer_mm'] ?? null, $choices[0]['hours'] ?? null];
@@ -108,11 +91,12 @@ final readonly class ThicknessReport
 
     /**
      * @param  list<array<string, mixed>>  $members
-     * @param  array<int, Candidate>  $ranked  by id, best first
+     * @param  list<Stance>  $ranked  best first
      * @return list<WeakMember>
      */
-    private static function members(array $members, ?Candidate $stance, array $ranked): array
+    private static function members(array $members, ?Stance $stance, array $ranked): array
     {
+        $up = static fn (Stance $s): Vec3 => StanceChoice::fromId($s->id)->up;
         $list = [];
         foreach (array_slice($members, 0, self::MOST_MEMBERS) as $m) {
             $part = SlenderPart::fromArray($m);
@@ -120,16 +104,15 @@ final readonly class ThicknessReport
                 break; // narrowest first
             }
             $best = $bestCut = null;
-            foreach ($ranked as $id => $candidate) {
-                $cut = $part->cutMm2($candidate->up);
+            foreach ($ranked as $candidate) {
+                $cut = $part->cutMm2($up($candidate));
                 if ($bestCut === null || $cut > $bestCut * 1.02) { // the higher-ranked of two that are as good
-                    [$best, $bestCut] = [$id, $cut];
+                    [$best, $bestCut] = [$candidate, $cut];
                 }
             }
-            $rank = $best === null ? null : (int) array_search($best, array_keys($ranked), true) + 1;
             $list[] = new WeakMember(
-                $part->sectionMm2, $part->leverMm, $part->at->toArray(), $stance ? $part->cutMm2($stance->up) : null, $stance ? $part->isCrossed($stance->up) : null,
-                $rank, $best, $bestCut,
+                $part->sectionMm2, $part->leverMm, $part->at->toArray(), $stance ? $part->cutMm2($up($stance)) : null, $stance ? $part->isCrossed($up($stance)) : null,
+                $best?->rank, $best?->id, $bestCut,
             );
         }
 

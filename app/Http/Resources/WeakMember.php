@@ -15,7 +15,7 @@ final readonly class WeakMember
         public ?float $cutMm2,
         public ?bool $isCrossed,
         public ?int $bestRank,
-        public ?int $bestId,
+        public ?string $bestId,
         public ?float $bestCutMm2,
     ) {}
 }

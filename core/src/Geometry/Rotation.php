@@ -41,6 +41,18 @@ final readonly class Rotation
         return $z->cross(abs($z->x) < 0.9 ? new Vec3(1, 0, 0) : new Vec3(0, 1, 0))->unit();
     }
 
+    /** This, then a turn about the plate's Z, counter-clockwise from above. */
+    public function thenAboutZ(float $deg): self
+    {
+        if ($deg === 0.0) {
+            return $this;
+        }
+        [$c, $s] = [cos(deg2rad($deg)), sin(deg2rad($deg))];
+        [$a, $b, $d, $e, $f, $g, $h, $i, $j] = $this->rows;
+
+        return new self([$c * $a - $s * $e, $c * $b - $s * $f, $c * $d - $s * $g, $s * $a + $c * $e, $s * $b + $c * $f, $s * $d + $c * $g, $h, $i, $j]);
+    }
+
     public function apply(Vec3 $v): Vec3
     {
         $r = $this->rows;

@@ -6,32 +6,35 @@ namespace Wrenlo\Core\Layer;
 
 use Wrenlo\Core\Geometry\Vec3;
 use Wrenlo\Core\Mesh\HeightBands;
+use Wrenlo\Core\Motion\PrintEstimate;
 use Wrenlo\Core\Orientation\StanceBasis;
+use Wrenlo\Core\Settings\PrintProfile;
 
 /**
- * What happens at which height: tracks over equal bands from plate to top, for one stance.
+ * What happens at which height: tracks over equal bands from plate to top, for one stance, whatever it is printed with.
  *
- * Step and time are per unit of layer height, so one score serves every layer height:
- * step height = `slope` · t; the share of the print time spent in a band is that of `timeShare`.
+ * Steps are per unit of layer height, so one score serves every layer height: step height = `slope` · t.
  */
 final readonly class HeightScore
 {
     /**
      * @param  list<float>  $seenSlope  mean |n_z| over the seen, non-flat surface in each band (0 where nothing is seen)
      * @param  list<float>  $seenMm2  seen surface in each band
+     * @param  list<float>  $wallMm2  Σ A·√(1−n_z²) in each band
+     * @param  list<float>  $skinMm2  Σ A·|n_z| in each band
      * @param  list<float>  $solidMm2  mean cross-section of the piece
      * @param  list<float>  $supportMm2  mean cross-section of the supports
-     * @param  list<float>  $timeShare  share of the whole print time, sums to 1
      */
-    private function __construct(
+    public function __construct(
         public float $heightMm, public array $seenSlope, public array $seenMm2,
-        public array $solidMm2, public array $supportMm2, public array $timeShare,
+        public array $wallMm2, public array $skinMm2, public array $solidMm2, public array $supportMm2,
     ) {}
 
     /** @param  float  $flatCosine facets with |n_z| above it have no step */
     public static function of(StanceBasis $basis, Vec3 $up, HeightBands $bands, float $flatCosine, float $liftMm = 0.0): self
     {
-        ['facets' => $facets, 'seenArea' => $seenArea, 'mesh' => $mesh] = get_object_vars($basis);
+        ['facets' => $facets, 'mesh' => $mesh] = get_object_vars($basis);
+        $seenArea = $basis->weighed->seenArea;
         [$ux, $uy, $uz] = $up->toArray();
         $h = [];
         foreach ($mesh->x as $i => $x) {
@@ -67,48 +70,23 @@ final readonly class HeightScore
             $slope[$k] = $seen[$k] > 0 ? $s / $seen[$k] : 0.0;
         }
 
-        return new self($bands->heightMm, $slope, $seen, $bands->solidMm2, $bands->supportMm2, self::timeShares($basis, $bands, $wall, $skin));
+        return new self($bands->heightMm, $slope, $seen, $wall, $skin, $bands->solidMm2, $bands->supportMm2);
     }
 
     /**
-     * Splits the time as PrintEstimate adds it up: walls, skins, what is left of the section as infill, supports, layers.
+     * The share of the print time spent in each band, by PrintEstimate.
      *
-     * @param  list<float>  $wall  Σ A·√(1−n_z²) in each band
-     * @param  list<float>  $skin  Σ A·|n_z| in each band
-     * @return list<float>
+     * @return list<float> sums to 1
      */
-    private static function timeShares(StanceBasis $basis, HeightBands $bands, array $wall, array $skin): array
+    public function timeShares(float $layerMm, PrintProfile $profile): array
     {
-        $p = $basis->profile;
-        $thick = $bands->heightMm / HeightBands::COUNT;
-        $layer = 0.2;
-        $bead = $p->lineMm * $layer;
-        $time = [];
-        foreach ($bands->solidMm2 as $k => $section) {
-            $volume = $section * $thick;
-            $walls = min($volume, $wall[$k] * $p->walls * $p->lineMm);
-            $skins = min($volume - $walls, $skin[$k] * $p->skinLayers * $layer);
-            $infill = ($volume - $walls - $skins) * $p->infillShare;
-            $time[] = $walls / ($bead * $p->wallMmPerS) + $skins / ($bead * $p->skinMmPerS) + $infill / ($bead * $p->infillMmPerS)
-                + $bands->supportMm2[$k] * $thick * $p->supportShare / ($bead * $p->supportMmPerS) + $thick / $layer * $p->layerChangeS;
+        $thick = $this->heightMm / HeightBands::COUNT;
+        $hours = [];
+        foreach ($this->solidMm2 as $k => $section) {
+            $hours[] = PrintEstimate::parts($section * $thick, $this->wallMm2[$k], $this->skinMm2[$k], $this->supportMm2[$k] * $thick, $thick / $layerMm, $layerMm, $profile)->hours;
         }
-        $total = array_sum($time) ?: 1.0;
+        $total = array_sum($hours) ?: 1.0;
 
-        return array_map(static fn (float $t): float => $t / $total, $time);
-    }
-
-    /** @return array<string, mixed> */
-    public function toArray(): array
-    {
-        $round = static fn (int $digits): \Closure => static fn (float $v): float => round($v, $digits);
-
-        return [
-            'height_mm' => $this->heightMm,
-            'seen_slope' => array_map($round(4), $this->seenSlope),
-            'seen_mm2' => array_map($round(2), $this->seenMm2),
-            'solid_mm2' => array_map($round(2), $this->solidMm2),
-            'support_mm2' => array_map($round(2), $this->supportMm2),
-            'time_share' => array_map($round(6), $this->timeShare),
-        ];
+        return array_map(static fn (float $t): float => $t / $total, $hours);
     }
 }

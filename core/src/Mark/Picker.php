@@ -4,57 +4,39 @@ declare(strict_types=1);
 
 namespace Wrenlo\Core\Mark;
 
-use InvalidArgumentException;
 use Wrenlo\Core\Geometry\Vec3;
 use Wrenlo\Core\Mesh\Neighbours;
 use Wrenlo\Core\Mesh\Surface;
 
 use function cos;
-use function count;
 use function deg2rad;
 
 /** Finds the facets a person means: by a brush, a flat patch, a shell, a window of the view, an angle. File frame, mm. */
 final readonly class Picker
 {
-    public const PATCH_DEG = 20.0;
+    public const PATCH_DEG = NearbyPicker::PATCH_DEG;
 
-    public function __construct(private Surface $facets, private Neighbours $beyond) {}
+    private NearbyPicker $nearby;
 
-    /**
-     * What a round brush covers that was drawn over the surface: around each place, the facets whose middle lies within
-     * the radius and which hang together with the facet under the brush, on the side it lies on. The far side of a thin wall stays clean.
-     *
-     * @param  list<array{int, Vec3}>  $places  the facet under the brush and the point on it
-     */
-    public function brush(array $places, float $radiusMm): FacetSet
+    public function __construct(private Surface $facets, Neighbours $beyond)
     {
-        ['nx' => $nx, 'ny' => $ny, 'nz' => $nz, 'cx' => $cx, 'cy' => $cy, 'cz' => $cz] = get_object_vars($this->facets);
-        $reach = $radiusMm * $radiusMm;
-        $found = [];
-        foreach ($places as [$seed, $at]) {
-            $this->check($seed);
-            [$px, $py, $pz] = $at->toArray();
-            [$sx, $sy, $sz] = [$nx[$seed], $ny[$seed], $nz[$seed]];
-            $found += $this->grown($seed, static fn (int $f): bool => ($cx[$f] - $px) ** 2 + ($cy[$f] - $py) ** 2 + ($cz[$f] - $pz) ** 2 <= $reach
-                && $nx[$f] * $sx + $ny[$f] * $sy + $nz[$f] * $sz > 0.0);
-        }
-
-        return FacetSet::of(array_keys($found));
+        $this->nearby = new NearbyPicker(new SurfaceFacets($facets, $beyond));
     }
 
-    /** The facets that hang together with this one and look the way it does, to within an angle. */
+    /** @param  list<array{int, Vec3}>  $places */
+    public function brush(array $places, float $radiusMm): FacetSet
+    {
+        return $this->nearby->brush($places, $radiusMm);
+    }
+
     public function patch(int $seed, float $deg = self::PATCH_DEG): FacetSet
     {
-        $this->check($seed);
-
-        return FacetSet::of(array_keys($this->grown($seed, $this->looksLike($this->normal($seed), $deg))));
+        return $this->nearby->patch($seed, $deg);
     }
 
     public function shell(int $seed): FacetSet
     {
-        $this->check($seed);
-
-        return FacetSet::of(array_keys($this->grown($seed, static fn (): bool => true)));
+        return $this->nearby->shell($seed);
     }
 
     /** All facets, anywhere, that look this way to within an angle. */
@@ -139,34 +121,5 @@ final readonly class Picker
         $least = cos(deg2rad($deg)) - 1e-9;
 
         return static fn (int $f): bool => $least <= $nx[$f] * $x + $ny[$f] * $y + $nz[$f] * $z;
-    }
-
-    /**
-     * @param  callable(int): bool  $takes
-     * @return array<int, true> the seed, and what is joined to it over facets that are taken
-     */
-    private function grown(int $seed, callable $takes): array
-    {
-        $beyond = $this->beyond->of;
-        $found = [$seed => true];
-        $edge = [$seed];
-        for ($k = 0; $k < count($edge); $k++) {
-            $i = 3 * $edge[$k];
-            foreach ([$beyond[$i], $beyond[$i + 1], $beyond[$i + 2]] as $f) {
-                if ($f >= 0 && ! isset($found[$f]) && $takes($f)) {
-                    $found[$f] = true;
-                    $edge[] = $f;
-                }
-            }
-        }
-
-        return $found;
-    }
-
-    private function check(int $facet): void
-    {
-        if ($facet < 0 || $facet >= $this->facets->count()) {
-            throw new InvalidArgumentException("There is no facet {$facet}; the mesh has {$this->facets->count()}.");
-        }
     }
 }

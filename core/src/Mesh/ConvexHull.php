@@ -43,9 +43,23 @@ final readonly class ConvexHull
             }
             $local[] = $corner[$v];
         }
-        [$start, $link] = self::links($local, count($x));
 
-        return new self($x, $y, $z, $local, $start, $link, self::volume($x, $y, $z, $local));
+        return self::fromFaces($x, $y, $z, $local);
+    }
+
+    /**
+     * A hull that was computed before.
+     *
+     * @param  list<float>  $x  mm, the hull's own corners
+     * @param  list<float>  $y
+     * @param  list<float>  $z
+     * @param  list<int>  $faces
+     */
+    public static function fromFaces(array $x, array $y, array $z, array $faces): self
+    {
+        [$start, $link] = self::links($faces, count($x));
+
+        return new self($x, $y, $z, $faces, $start, $link, self::volume($x, $y, $z, $faces));
     }
 
     /**

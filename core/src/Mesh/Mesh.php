@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Wrenlo\Core\Mesh;
 
+use InvalidArgumentException;
 use Wrenlo\Core\Geometry\Box3;
 use Wrenlo\Core\Geometry\Rotation;
 use Wrenlo\Core\Geometry\Vec3;
@@ -18,8 +19,8 @@ use function min;
  * A welded triangle mesh in flat lists, in millimetres, in the frame of its file.
  *
  * Vertex i lies at (x[i], y[i], z[i]). Triangle f has the corners tri[3f], tri[3f+1], tri[3f+2], counter-clockwise
- * seen from outside. Every coordinate is finite, every index is a vertex, and there is at least one triangle:
- * the builder and the readers hold that, so kernels do not check it again.
+ * seen from outside. Every coordinate is finite, every index is a vertex, and there is at least one triangle: nothing
+ * else can be made, so kernels do not check it again.
  */
 final readonly class Mesh
 {
@@ -27,9 +28,24 @@ final readonly class Mesh
      * @param  list<float>  $x  millimetres
      * @param  list<float>  $y  millimetres
      * @param  list<float>  $z  millimetres
-     * @param  list<int>  $tri  vertex indices, three a triangle
+     * @param  non-empty-list<int>  $tri  vertex indices, three a triangle
+     *
+     * @throws InvalidArgumentException saying what is no mesh about it
      */
-    public function __construct(public array $x, public array $y, public array $z, public array $tri) {}
+    public function __construct(public array $x, public array $y, public array $z, public array $tri)
+    {
+        $count = count($x);
+        // sums and extremes by native code: a coordinate that is not finite spoils its sum
+        if ($tri === [] || count($tri) % 3 !== 0 || $count !== count($y) || $count !== count($z)) {
+            throw new InvalidArgumentException('A mesh needs three coordinates a vertex, three corners a triangle, and at least one triangle.');
+        }
+        if (min($tri) < 0 || max($tri) >= $count) {
+            throw new InvalidArgumentException("A triangle names a corner beyond the {$count} vertices of its mesh.");
+        }
+        if (! is_finite(array_sum($x) + array_sum($y) + array_sum($z))) {
+            throw new InvalidArgumentException('A vertex needs three finite coordinates.');
+        }
+    }
 
     public function vertexCount(): int
     {

@@ -18,9 +18,9 @@ final class MeshInspector
         $unit = UnitGuess::fromLongestSide($bounds->longestSideMm());
 
         return new MeshReport(
-            $mesh->triangleCount(), $mesh->vertexCount(), $topology, $mass->volumeMm3, $mass->areaMm2,
-            $mass->centreOfMassMm, $bounds, $hull->volumeMm3, $unit,
-            [...self::warnings($topology, $mass, $unit, $bounds->longestSideMm(), $hull), ...$fromReading],
+            triangles: $mesh->triangleCount(), vertices: $mesh->vertexCount(), topology: $topology, volumeMm3: $mass->volumeMm3, areaMm2: $mass->areaMm2,
+            centreOfMassMm: $mass->centreOfMassMm, bounds: $bounds, hullVolumeMm3: $hull->volumeMm3, unitGuess: $unit,
+            warnings: [...self::warnings($topology, $mass, $unit, $bounds->longestSideMm(), $hull), ...$fromReading],
         );
     }
 

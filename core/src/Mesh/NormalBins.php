@@ -39,6 +39,18 @@ final readonly class NormalBins
     private function __construct(public Surface $bins, public array $seenArea, public array $flats, public array $more = []) {}
 
     /**
+     * Bins that were gathered before.
+     *
+     * @param  list<float>  $seenArea
+     * @param  list<int>  $flats
+     * @param  array<string, list<float>>  $more
+     */
+    public static function fromLists(Surface $bins, array $seenArea, array $flats, array $more): self
+    {
+        return new self($bins, $seenArea, $flats, $more);
+    }
+
+    /**
      * @param  list<float>  $seen  seen weight of each facet
      * @param  array<string, list<float>>  $more  further values of each facet, gathered like the seen weights
      */

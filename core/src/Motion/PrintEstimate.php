@@ -37,6 +37,14 @@ final readonly class PrintEstimate
     public static function of(
         float $volumeMm3, float $wallMm2, float $skinMm2, float $supportMm3, float $heightMm, float $layerMm, PrintProfile $p,
     ): self {
+        return self::parts($volumeMm3, $wallMm2, $skinMm2, $supportMm3, max(1, (int) ceil($heightMm / $layerMm - 1e-6)), $layerMm, $p);
+    }
+
+    /**
+     * The same for a part of the print, as a band of heights is: sums over the band, and the layers in it, which may be a fraction.
+     */
+    public static function parts(float $volumeMm3, float $wallMm2, float $skinMm2, float $supportMm3, float $layers, float $layerMm, PrintProfile $p): self
+    {
         $volume = abs($volumeMm3);
         $walls = min($volume, $wallMm2 * $p->walls * $p->lineMm);
         $skins = min($volume - $walls, $skinMm2 * $p->skinLayers * $layerMm);
@@ -45,11 +53,10 @@ final readonly class PrintEstimate
         $bead = PrintProfile::beadMm2($p->lineMm, $layerMm);
         $pieceS = $walls / ($bead * $p->wallMmPerS) + $skins / ($bead * $p->skinMmPerS) + $infill / ($bead * $p->infillMmPerS);
         $supportS = $support / ($bead * $p->supportMmPerS) * (1 + $p->travelShare);
-        $layers = max(1, (int) ceil($heightMm / $layerMm - 1e-6));
         $grams = $p->densityGPerCm3 / 1000;
 
         return new self(
-            $layers,
+            (int) ceil($layers),
             ($pieceS * (1 + $p->travelShare) + $supportS + $layers * $p->layerChangeS) / 3600,
             ($walls + $skins + $infill + $support) * $grams,
             $support * $grams,

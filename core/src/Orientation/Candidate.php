@@ -13,10 +13,10 @@ final readonly class Candidate
      * @param  Vec3  $up  unit, file frame: the direction that becomes +Z
      * @param  float  $liftMm  how far it is held above the plate
      */
-    public function __construct(public Vec3 $up, public Origin $origin, public StanceMetrics $metrics, public float $liftMm = 0.0) {}
+    public function __construct(public Vec3 $up, public Origin $origin, public StanceNumbers $numbers, public float $liftMm = 0.0) {}
 
-    public function with(StanceMetrics $metrics): self
+    public function with(StanceNumbers $numbers): self
     {
-        return new self($this->up, $this->origin, $metrics, $this->liftMm);
+        return new self($this->up, $this->origin, $numbers, $this->liftMm);
     }
 }

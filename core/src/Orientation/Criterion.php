@@ -4,9 +4,7 @@ declare(strict_types=1);
 
 namespace Wrenlo\Core\Orientation;
 
-use Closure;
-
-/** One thing that matters about a stance, read from its numbers. */
+/** One thing that matters about a stance: a metric, and when a person would call two values of it different. */
 final readonly class Criterion
 {
     /** A difference below this share of the larger number is not worth a word. */
@@ -15,26 +13,35 @@ final readonly class Criterion
     /**
      * @param  string  $key  stable: weights and columns go by it
      * @param  string  $noun  how a reason names it: “96 mm² of seen scars”
-     * @param  Closure(StanceMetrics): float  $read  the best number known: an estimate, or exact where the stance is proven
-     * @param  float  $notable  differences below this are not worth a word, in the unit shown
+     * @param  float  $notable  differences below this are not worth a word, in the metric's unit
      * @param  ?float  $alikeBelow  values below this are all the same to a person: a piece that leans on its supports leans
+     * @param  float  $enough  values above this are as good as this
      */
     public function __construct(
         public string $key,
         public string $label,
-        public string $unit,
-        public int $decimals,
-        public bool $lowerIsBetter,
+        public Metric $metric,
         public string $noun,
         public string $why,
         public float $notable,
-        private Closure $read,
         private ?float $alikeBelow = null,
+        private float $enough = INF,
     ) {}
 
-    public function value(StanceMetrics $m): float
+    public function lowerIsBetter(): bool
     {
-        return ($this->read)($m);
+        return $this->metric->lowerIsBetter === true;
+    }
+
+    public function value(StanceNumbers $n): float
+    {
+        return min($this->enough, $this->metric->value($n));
+    }
+
+    /** The same from the number as it is stored. */
+    public function stored(float $number): float
+    {
+        return min($this->enough, $this->metric->times * $number);
     }
 
     /** Whether a person would call these two different. */
@@ -47,11 +54,11 @@ final readonly class Criterion
 
     public function plain(float $value): string
     {
-        return str_replace('-', '−', number_format($value, $this->decimals));
+        return $this->metric->plain($value);
     }
 
     public function format(float $value): string
     {
-        return $this->plain($value).($this->unit === '' ? '' : "\u{202F}{$this->unit}");
+        return $this->metric->format($value);
     }
 }

@@ -15,15 +15,18 @@ final class Directions
     /** A resting pose this near to an earlier one is the same pose. */
     private const SAME_DEG = 0.6;
 
-    /** @return list<array{Vec3, Origin}> */
-    public static function for(StanceBasis $basis, int $sphere): array
+    /**
+     * @param  Vec3  $shownUp  unit: up when the piece is shown, its own pose
+     * @return list<array{Vec3, Origin}>
+     */
+    public static function for(StanceSketch $sketch, Vec3 $shownUp, int $sphere): array
     {
-        $resting = [[$basis->display->up, Origin::File]];
-        $bins = $basis->bins->bins;
-        foreach ($basis->bins->flats as $b) {
+        $resting = [[$shownUp, Origin::File]];
+        $bins = $sketch->bins->bins;
+        foreach ($sketch->bins->flats as $b) {
             $resting[] = [new Vec3(-$bins->nx[$b], -$bins->ny[$b], -$bins->nz[$b]), Origin::Flat];
         }
-        foreach (array_slice($basis->hull->sides(), 0, self::MAX_HULL_SIDES) as [$normal]) {
+        foreach (array_slice($sketch->hull->sides(), 0, self::MAX_HULL_SIDES) as [$normal]) {
             $resting[] = [$normal->scaled(-1), Origin::Hull];
         }
 

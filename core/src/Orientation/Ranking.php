@@ -36,7 +36,7 @@ final class Ranking
         foreach ($candidates as $id => $c) {
             $ups[$id] = $c->up->toArray();
             foreach (Criteria::all() as $key => $criterion) {
-                $estimates[$key][$id] = $criterion->value($c->metrics);
+                $estimates[$key][$id] = $criterion->value($c->numbers);
             }
         }
 
@@ -80,8 +80,10 @@ final class Ranking
     }
 
     /**
-     * @param  array<int, StanceMetrics>  $finalists  by stance id
-     * @return array<int, float> stance id → score by the best numbers known, best first
+     * @template K of array-key
+     *
+     * @param  array<K, StanceNumbers>  $finalists  by stance id
+     * @return array<K, float> stance id → score by the best numbers known, best first
      */
     public function order(array $finalists, Weights $weights): array
     {
@@ -105,7 +107,7 @@ final class Ranking
         foreach ($weights->of as $key => $weight) {
             [$low, $high] = $this->range[$key];
             if ($weight > 0 && $high > $low) {
-                $factors[$key] = Criteria::get($key)->lowerIsBetter
+                $factors[$key] = Criteria::get($key)->lowerIsBetter()
                     ? [$low, $weight / $total / ($high - $low)]
                     : [$high, -$weight / $total / ($high - $low)];
             }

@@ -13,7 +13,7 @@ namespace Wrenlo\Core\Orientation;
 final class Reason
 {
     /** @param  string  $against how the other stance is called: “the runner-up”, “the first” */
-    public static function sentence(string $lean, StanceMetrics $own, StanceMetrics $other, Weights $weights, string $against): string
+    public static function sentence(string $lean, StanceNumbers $own, StanceNumbers $other, Weights $weights, string $against): string
     {
         [$gains, $costs] = self::differences($own, $other, $weights);
         $start = ucfirst($lean);
@@ -34,7 +34,7 @@ final class Reason
      * @return array{list<array{Criterion, float, float}>, list<array{Criterion, float, float}>} criterion, own value and the other's:
      *                                                                                            gains and costs, what weighs most first
      */
-    private static function differences(StanceMetrics $own, StanceMetrics $other, Weights $weights): array
+    private static function differences(StanceNumbers $own, StanceNumbers $other, Weights $weights): array
     {
         $gains = $costs = [];
         foreach (Criteria::all() as $key => $c) {
@@ -43,7 +43,7 @@ final class Reason
                 continue;
             }
             $size = $weights->of[$key] * abs($a - $b) / max(abs($a), abs($b));
-            if (($a < $b) === $c->lowerIsBetter) {
+            if (($a < $b) === $c->lowerIsBetter()) {
                 $gains[] = [$size, $c, $a, $b];
             } else {
                 $costs[] = [$size, $c, $a, $b];

@@ -31,16 +31,28 @@ final readonly class SeamEstimate
      * @param  list<float>  $area  mm² gathered into each
      * @param  list<float>  $seenArea
      */
-    private function __construct(private array $nx, private array $ny, private array $nz, private array $area, private array $seenArea) {}
+    private function __construct(private array $nx, private array $ny, private array $nz, public array $area, public array $seenArea) {}
+
+    /**
+     * @param  list<float>  $area  mm² gathered into each of the directions
+     * @param  list<float>  $seenArea
+     */
+    public static function fromAreas(array $area, array $seenArea): self
+    {
+        $normals = Directions::fibonacci(self::NORMALS);
+
+        return new self(
+            array_map(static fn (Vec3 $n): float => $n->x, $normals), array_map(static fn (Vec3 $n): float => $n->y, $normals),
+            array_map(static fn (Vec3 $n): float => $n->z, $normals), $area, $seenArea,
+        );
+    }
 
     /** @param  list<float>  $seenArea of each patch */
     public static function of(Surface $patches, array $seenArea): self
     {
-        $normals = Directions::fibonacci(self::NORMALS);
-        $nx = array_map(static fn (Vec3 $n): float => $n->x, $normals);
-        $ny = array_map(static fn (Vec3 $n): float => $n->y, $normals);
-        $nz = array_map(static fn (Vec3 $n): float => $n->z, $normals);
-        $area = $seen = array_fill(0, self::NORMALS, 0.0);
+        $none = array_fill(0, self::NORMALS, 0.0);
+        ['nx' => $nx, 'ny' => $ny, 'nz' => $nz] = get_object_vars(self::fromAreas($none, $none));
+        $area = $seen = $none;
         foreach ($patches->area as $b => $a) {
             $best = -2.0;
             $at = 0;
@@ -55,7 +67,7 @@ final readonly class SeamEstimate
             $seen[$at] += $seenArea[$b];
         }
 
-        return new self($nx, $ny, $nz, array_values($area), array_values($seen));
+        return self::fromAreas(array_values($area), array_values($seen));
     }
 
     public function seenMm(Vec3 $up, float $heightMm): float

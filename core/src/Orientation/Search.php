@@ -5,72 +5,93 @@ declare(strict_types=1);
 namespace Wrenlo\Core\Orientation;
 
 use Wrenlo\Core\Geometry\Vec3;
+use Wrenlo\Core\Settings\PrintProfile;
 
-/** Searches the whole sphere for ways to stand: directions → estimates → best refined → finalists proven. */
+/**
+ * Searches the whole sphere for ways to stand: directions → estimates → the best under each school refined. What it
+ * finds does not depend on anyone's weights or printer, so a moved weight never searches again.
+ */
 final class Search
 {
-    public const REFINED = 20;
+    /** Stances refined under each school. */
+    public const REFINED = 8;
 
     private const FIRST_TURN_DEG = 3.0;
 
     private const LAST_TURN_DEG = 0.4;
 
-    public function __construct(private readonly Stances $stances) {}
+    /** Times of one common printer: they only decide where to look closer. */
+    private readonly PrintProfile $profile;
+
+    public function __construct(private readonly Estimates $estimates)
+    {
+        $this->profile = new PrintProfile;
+    }
 
     /**
      * All stances by their estimates: the piece's own pose first, then resting poses, the sphere, the refined ones.
      *
+     * @param  Vec3  $shownUp  up when the piece is shown: its own pose
      * @param  ?callable(float): void  $progress  share done, 0 to 1; may throw to stop the search
-     * @return list<Candidate>
+     * @return list<array{Vec3, Origin, MeasuredStance}>
      */
-    public function estimates(int $sphere, Weights $weights, ?callable $progress = null): array
+    public function all(Vec3 $shownUp, int $sphere, ?callable $progress = null): array
     {
-        $directions = Directions::for($this->stances->basis, $sphere);
-        $all = [];
+        $directions = Directions::for($this->estimates->sketch, $shownUp, $sphere);
+        $all = $candidates = [];
         foreach ($directions as $k => [$up, $origin]) {
-            $all[] = new Candidate($up, $origin, $this->stances->estimate($up));
+            $measured = $this->estimates->of($up);
+            $all[] = [$up, $origin, $measured];
+            $candidates[] = new Candidate($up, $origin, $measured->for($this->profile));
             if ($progress && $k % 50 === 0) {
                 $progress(0.8 * $k / count($directions));
             }
         }
-        $ranking = Ranking::ofCandidates($all);
-        $best = $ranking->finalists($weights, self::REFINED);
-        foreach ($best as $n => $id) {
-            $refined = $this->refine($all[$id], $ranking, $weights);
-            if ($refined !== null) {
-                $all[] = $refined;
+        $ranking = Ranking::ofCandidates($candidates);
+        $done = [];
+        foreach (Preset::cases() as $n => $school) {
+            foreach ($ranking->finalists($school->weights(), self::REFINED) as $id) {
+                $refined = $this->refine($candidates[$id], $ranking, $school->weights());
+                $key = $refined === null ? null : sprintf('%.6f %.6f %.6f', ...$refined->toArray());
+                if ($refined !== null && ! isset($done[$key])) {
+                    $done[$key] = true;
+                    $all[] = [$refined, Origin::Refined, $this->estimates->of($refined)];
+                }
             }
-            $progress && $progress(0.8 + 0.2 * ($n + 1) / self::REFINED);
+            $progress && $progress(0.8 + 0.2 * ($n + 1) / count(Preset::cases()));
         }
 
         return $all;
+    }
+
+    /** @return list<Candidate> the same as candidates for one printer, nozzle and filament */
+    public function candidates(Vec3 $shownUp, int $sphere, PrintProfile $profile = new PrintProfile): array
+    {
+        return array_map(static fn (array $found): Candidate => new Candidate($found[0], $found[1], $found[2]->for($profile)), $this->all($shownUp, $sphere));
     }
 
     /**
      * Pattern search on the sphere: tries four turns, takes the best, halves the angle when none is better.
      * A resting pose is left alone when nothing near it is better, which is the rule.
      */
-    private function refine(Candidate $start, Ranking $ranking, Weights $weights): ?Candidate
+    private function refine(Candidate $start, Ranking $ranking, Weights $weights): ?Vec3
     {
-        $best = $start;
-        $score = $ranking->order([$start->metrics], $weights)[0];
+        $best = $start->up;
+        $score = $ranking->order([$start->numbers], $weights)[0];
         for ($turn = self::FIRST_TURN_DEG; $turn >= self::LAST_TURN_DEG; $turn /= 2) {
             do {
-                $tried = [];
-                foreach (self::around($best->up, $turn) as $up) {
-                    $tried[] = new Candidate($up, Origin::Refined, $this->stances->estimate($up));
-                }
-                $scores = $ranking->order(array_map(static fn (Candidate $c): StanceMetrics => $c->metrics, $tried), $weights);
+                $tried = self::around($best, $turn);
+                $scores = $ranking->order(array_map(fn (Vec3 $up): StanceNumbers => $this->estimates->of($up)->for($this->profile), $tried), $weights);
                 $first = (int) array_key_first($scores);
                 $isBetter = $scores[$first] < $score - 1e-9;
                 if ($isBetter) {
                     $best = $tried[$first];
                     $score = $scores[$first];
                 }
-            } while ($isBetter && $best->up->angleDegTo($start->up) < 4 * self::FIRST_TURN_DEG);
+            } while ($isBetter && $best->angleDegTo($start->up) < 4 * self::FIRST_TURN_DEG);
         }
 
-        return $best === $start ? null : $best;
+        return $best === $start->up ? null : $best;
     }
 
     /** @return list<Vec3> four directions this far from `up`, square to one another */

@@ -127,8 +127,8 @@ final readonly class StanceSums
         }
 
         return new self(
-            $overhangA, $seenOverhang, $support, $slope, $nonFlat, $seenSlope, $seenNonFlat,
-            $terrace, $seenTerrace, $flatUp, $contact, $wall, $skin, $marked,
+            overhangMm2: $overhangA, seenOverhangMm2: $seenOverhang, supportToPlateMm3: $support, slopeMm2: $slope, nonFlatMm2: $nonFlat, seenSlopeMm2: $seenSlope, seenNonFlatMm2: $seenNonFlat,
+            terraceMm2: $terrace, seenTerraceMm2: $seenTerrace, flatUpMm2: $flatUp, contactMm2: $contact, wallMm2: $wall, skinMm2: $skin, markedMm2: $marked,
         );
     }
 

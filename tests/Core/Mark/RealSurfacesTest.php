@@ -17,7 +17,6 @@ use Wrenlo\Core\Mesh\Surface;
 use Wrenlo\Core\Orientation\StanceBasis;
 use Wrenlo\Core\Orientation\StanceRules;
 use Wrenlo\Core\Orientation\Stances;
-use Wrenlo\Core\Settings\PrintProfile;
 use Wrenlo\Core\Sight\Display;
 
 dataset('surfaces', [
@@ -89,13 +88,13 @@ it('estimates support on marked faces from bins nearly as from all facets', func
     $patches = Patches::of($facets, Neighbours::in($mesh));
     $chosen = array_flip((array) array_rand(array_flip(range(0, 40)), 12));
     $set = FacetSet::of(array_keys(array_filter($patches->label, fn (int $p) => isset($chosen[$p]))));
-    $stances = new Stances(StanceBasis::of($mesh, Display::facingMinusY(), new PrintProfile, marks: Marks::none()->painted(MarkKind::NeverSupport, $set)), new StanceRules);
+    $stances = new Stances(StanceBasis::of($mesh, Display::facingMinusY(), marks: Marks::none()->painted(MarkKind::NeverSupport, $set)), new StanceRules);
     $all = array_sum(array_map(fn (int $f) => $facets->area[$f], $set->facets()));
     $worst = 0.0;
     foreach (range(0, 30) as $k) {
         $z = 1 - (2 * $k + 1) / 31;
         $up = new Vec3(sqrt(1 - $z * $z) * cos(2.4 * $k), sqrt(1 - $z * $z) * sin(2.4 * $k), $z);
-        $worst = max($worst, abs($stances->estimate($up)->markedContactMm2 - $stances->exact($up)->markedContactMm2));
+        $worst = max($worst, abs($stances->estimate($up)->contact->markedContactMm2 - $stances->exact($up)->contact->markedContactMm2));
     }
     expect($worst)->toBeLessThan(0.08 * $all);
 })->with('surfaces');
@@ -103,25 +102,25 @@ it('estimates support on marked faces from bins nearly as from all facets', func
 it('never counts more support where it must not touch than there is, and none where nobody minds', function (Mesh $mesh) {
     $facets = Surface::ofFacets($mesh);
     $all = FacetSet::of(array_keys($facets->area));
-    $free = new Stances(StanceBasis::of($mesh, Display::facingMinusY(), new PrintProfile), new StanceRules);
-    $everywhere = new Stances(StanceBasis::of($mesh, Display::facingMinusY(), new PrintProfile, marks: Marks::none()->painted(MarkKind::Mating, $all)), new StanceRules);
+    $free = new Stances(StanceBasis::of($mesh, Display::facingMinusY()), new StanceRules);
+    $everywhere = new Stances(StanceBasis::of($mesh, Display::facingMinusY(), marks: Marks::none()->painted(MarkKind::Mating, $all)), new StanceRules);
     foreach ([[0, 0, 1], [0, 1, 0], [0.6, 0, 0.8]] as $up) {
         [$p, $q] = [$free->proven(new Vec3(...$up)), $everywhere->proven(new Vec3(...$up))];
-        expect($p->markedContactMm2)->toBe(0.0)
-            ->and($q->markedContactMm2)->toEqualWithDelta($q->scarMm2 + $q->landingMm2, 1e-6)
-            ->and($q->scarMm2)->toBe($p->scarMm2)->and($q->seenScarMm2)->toBe($p->seenScarMm2)->and($q->supportMm3)->toBe($p->supportMm3);
+        expect($p->contact->markedContactMm2)->toBe(0.0)
+            ->and($q->contact->markedContactMm2)->toEqualWithDelta($q->contact->scarAreaMm2 + $q->contact->landingAreaMm2, 1e-6)
+            ->and($q->contact->scarAreaMm2)->toBe($p->contact->scarAreaMm2)->and($q->contact->seenScarMm2)->toBe($p->contact->seenScarMm2)->and($q->contact->supportMm3)->toBe($p->contact->supportMm3);
     }
 })->with('surfaces');
 
 it('holds more where everything must be supported, and never less', function (Mesh $mesh) {
     $facets = Surface::ofFacets($mesh);
     $must = Marks::none()->painted(MarkKind::MustSupport, FacetSet::of(array_keys($facets->area)));
-    $free = new Stances(StanceBasis::of($mesh, Display::facingMinusY(), new PrintProfile), new StanceRules);
-    $held = new Stances(StanceBasis::of($mesh, Display::facingMinusY(), new PrintProfile, marks: $must), new StanceRules);
+    $free = new Stances(StanceBasis::of($mesh, Display::facingMinusY()), new StanceRules);
+    $held = new Stances(StanceBasis::of($mesh, Display::facingMinusY(), marks: $must), new StanceRules);
     $wide = new Stances($free->basis, new StanceRules(limitDeg: 1.2)); // about the same: hold all that leans more than a wall
     foreach ([[0, 0, 1], [0.6, 0, 0.8]] as $up) {
         $up = new Vec3(...$up);
-        expect($held->proven($up)->supportMm3)->toBeGreaterThan($free->proven($up)->supportMm3)
-            ->toEqualWithDelta($wide->proven($up)->supportMm3, 0.02 * $wide->proven($up)->supportMm3);
+        expect($held->proven($up)->contact->supportMm3)->toBeGreaterThan($free->proven($up)->contact->supportMm3)
+            ->toEqualWithDelta($wide->proven($up)->contact->supportMm3, 0.02 * $wide->proven($up)->contact->supportMm3);
     }
 })->with('surfaces');

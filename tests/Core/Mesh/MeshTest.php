@@ -12,10 +12,9 @@ use Wrenlo\Core\Mesh\Polygon;
 use Wrenlo\Core\Mesh\Surface;
 use Wrenlo\Core\Orientation\Directions;
 use Wrenlo\Core\Orientation\StanceBasis;
-use Wrenlo\Core\Orientation\StanceMetrics;
+use Wrenlo\Core\Orientation\StanceNumbers;
 use Wrenlo\Core\Orientation\StanceRules;
 use Wrenlo\Core\Orientation\Stances;
-use Wrenlo\Core\Settings\PrintProfile;
 use Wrenlo\Core\Sight\Display;
 
 it('stands on the plate, centred, with its volume and its area', function () {
@@ -79,10 +78,10 @@ it('draws outlines around all of their points, whatever their order', function (
 });
 
 it('keeps metrics whole on their way to columns and back', function () {
-    $stances = new Stances(StanceBasis::of(Solids::cone(10, 30, 36), Display::facingMinusY(), new PrintProfile), new StanceRules);
+    $stances = new Stances(StanceBasis::of(Solids::cone(10, 30, 36), Display::facingMinusY()), new StanceRules);
     foreach ([$stances->estimate(new Vec3(0, 0, 1)), $stances->proven((new Vec3(1, 0.3, -0.5))->unit())] as $metrics) {
-        expect(StanceMetrics::fromArray($metrics->toArray()))->toEqual($metrics)
+        expect(StanceNumbers::fromArray($metrics->toArray()))->toEqual($metrics)
             // as a database gives it back: everything as text
-            ->and(StanceMetrics::fromArray(array_map(fn ($v) => is_bool($v) ? (string) (int) $v : sprintf('%.17g', $v), $metrics->toArray())))->toEqual($metrics);
+            ->and(StanceNumbers::fromArray(array_map(fn ($v) => is_bool($v) ? (string) (int) $v : sprintf('%.17g', $v), $metrics->toArray())))->toEqual($metrics);
     }
 });

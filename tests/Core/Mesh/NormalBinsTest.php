@@ -18,25 +18,25 @@ use Wrenlo\Core\Orientation\Ranking;
 use Wrenlo\Core\Orientation\StanceBasis;
 use Wrenlo\Core\Orientation\StanceRules;
 use Wrenlo\Core\Orientation\Stances;
-use Wrenlo\Core\Settings\PrintProfile;
+use Wrenlo\Core\Orientation\StanceSketch;
 use Wrenlo\Core\Sight\Display;
 
 // The bounds of issue 2, in every single one of 500 directions: at most 2.5 % for overhang and support volume and 5 % for the
 // mean step; rank correlation of the score at least 0.995.
 it('estimates close to the exact sums', function (Closure $mesh) {
-    $stances = new Stances(StanceBasis::of($mesh(), Display::facingMinusY(), new PrintProfile), new StanceRules);
+    $stances = new Stances(StanceBasis::of($mesh(), Display::facingMinusY()), new StanceRules);
     $estimated = $exact = [];
-    $worst = ['overhangMm2' => 0.0, 'supportToPlateMm3' => 0.0, 'stepMeanMm' => 0.0];
+    $worst = ['overhangAreaMm2' => 0.0, 'supportToPlateMm3' => 0.0, 'stepMeanMm' => 0.0];
     foreach (Directions::fibonacci(500) as $up) {
         $estimated[] = $e = new Candidate($up, Origin::Sphere, $stances->estimate($up));
         $exact[] = $x = new Candidate($up, Origin::Sphere, $stances->exact($up));
         foreach ($worst as $name => $error) {
-            $worst[$name] = max($error, abs($e->metrics->{$name} - $x->metrics->{$name}) / $x->metrics->{$name});
+            $worst[$name] = max($error, abs($e->numbers->surface->{$name} - $x->numbers->surface->{$name}) / $x->numbers->surface->{$name});
         }
-        expect($e->metrics->heightMm)->toEqualWithDelta($x->metrics->heightMm, 1e-9)
-            ->and($e->metrics->toppleMarginMm)->toEqualWithDelta($x->metrics->toppleMarginMm, 1e-9);
+        expect($e->numbers->surface->heightMm)->toEqualWithDelta($x->numbers->surface->heightMm, 1e-9)
+            ->and($e->numbers->standing->toppleMarginMm)->toEqualWithDelta($x->numbers->standing->toppleMarginMm, 1e-9);
     }
-    expect($worst['overhangMm2'])->toBeLessThan(0.025)->and($worst['supportToPlateMm3'])->toBeLessThan(0.025)->and($worst['stepMeanMm'])->toBeLessThan(0.05);
+    expect($worst['overhangAreaMm2'])->toBeLessThan(0.025)->and($worst['supportToPlateMm3'])->toBeLessThan(0.025)->and($worst['stepMeanMm'])->toBeLessThan(0.05);
     foreach (Preset::cases() as $preset) {
         $of = static function (array $candidates) use ($preset): array {
             $scores = Ranking::ofCandidates($candidates)->scores($preset->weights());
@@ -77,8 +77,8 @@ it('passes over facets without area', function () {
 });
 
 it('asks for directions all round, resting poses first, none twice', function () {
-    $basis = StanceBasis::of(Solids::box(10, 20, 30), Display::facingMinusY(), new PrintProfile);
-    $directions = Directions::for($basis, 200);
+    $sketch = StanceSketch::of(StanceBasis::of(Solids::box(10, 20, 30), Display::facingMinusY()));
+    $directions = Directions::for($sketch, new Vec3(0, 0, 1), 200);
     expect($directions)->toHaveCount(206)->and($directions[0][1])->toBe(Origin::File)
         ->and(array_sum(array_map(static fn (array $d): float => $d[0]->z, $directions)))->toEqualWithDelta(0.0, 1e-9);
     $sum = array_reduce(Directions::fibonacci(2000), static fn (Vec3 $s, Vec3 $d): Vec3 => $s->plus($d), new Vec3(0, 0, 0));

@@ -57,21 +57,22 @@ it('offers the layer heights a nozzle prints', function (float $nozzle, float $z
 ]);
 
 it('scales steps with the layer height', function () {
-    $metrics = (new Stances(StanceBasis::of(Solids::cone(10, 30), Display::facingMinusY(), new PrintProfile), new StanceRules))->exact(new Vec3(0, 0, 1));
-    $rows = LayerChoices::for($metrics, 3141.6, 0.2, new PrintProfile);
+    $stances = new Stances(StanceBasis::of(Solids::cone(10, 30), Display::facingMinusY()), new StanceRules);
+    $measured = $stances->measured(new Vec3(0, 0, 1), $stances->field(new Vec3(0, 0, 1)));
+    $rows = LayerChoices::for($measured, new PrintProfile);
     expect(array_column($rows, 'layer_mm'))->toBe([0.08, 0.12, 0.16, 0.2, 0.24, 0.28])
         ->and($rows[0]['seen_step_mm'])->toEqualWithDelta(0.4 * $rows[3]['seen_step_mm'], 1e-12)
-        ->and($rows[3]['hours'])->toEqualWithDelta($metrics->hours, 0.02 * $metrics->hours)
+        ->and($rows[3]['hours'])->toBe($measured->for(new PrintProfile)->print->hours)
         ->and(array_column($rows, 'layers'))->toBe([375, 250, 188, 150, 125, 108]);
 });
 
 it('draws the height score of a stance', function () {
-    $stances = new Stances(StanceBasis::of(Marsh::pod(), Display::facingMinusY(), new PrintProfile), new StanceRules);
+    $stances = new Stances(StanceBasis::of(Marsh::pod(), Display::facingMinusY()), new StanceRules);
     $up = new Vec3(0, 0, 1);
-    $score = HeightScore::of($stances->basis, $up, $stances->field($up)->bands, StanceRules::flatCosine())->toArray();
-    expect(array_sum($score['time_share']))->toEqualWithDelta(1.0, 1e-3)
-        ->and($score['solid_mm2'])->toHaveCount(HeightBands::COUNT)
-        ->and(max($score['seen_slope']))->toBeLessThanOrEqual(1.0)
-        ->and(array_sum($score['seen_mm2']))->toEqualWithDelta($stances->exact($up)->toArray()['seen_step_mean_mm'] > 0 ? array_sum($stances->basis->seenArea) : 0, 0.1 * array_sum($stances->basis->seenArea))
-        ->and(array_sum($score['solid_mm2']) * 75 / HeightBands::COUNT)->toEqualWithDelta($stances->basis->volumeMm3, 0.02 * $stances->basis->volumeMm3);
+    $score = HeightScore::of($stances->basis, $up, $stances->field($up)->bands, StanceRules::flatCosine());
+    expect(array_sum($score->timeShares(0.2, new PrintProfile)))->toEqualWithDelta(1.0, 1e-9)
+        ->and($score->solidMm2)->toHaveCount(HeightBands::COUNT)
+        ->and(max($score->seenSlope))->toBeLessThanOrEqual(1.0)
+        ->and(array_sum($score->seenMm2))->toEqualWithDelta($stances->exact($up)->toArray()['seen_step_mean_mm'] > 0 ? array_sum($stances->basis->weighed->seenArea) : 0, 0.1 * array_sum($stances->basis->weighed->seenArea))
+        ->and(array_sum($score->solidMm2) * 75 / HeightBands::COUNT)->toEqualWithDelta($stances->basis->volumeMm3(), 0.02 * $stances->basis->volumeMm3());
 });

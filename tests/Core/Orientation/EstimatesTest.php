@@ -11,7 +11,6 @@ use Wrenlo\Core\Orientation\Directions;
 use Wrenlo\Core\Orientation\StanceBasis;
 use Wrenlo\Core\Orientation\StanceRules;
 use Wrenlo\Core\Orientation\Stances;
-use Wrenlo\Core\Settings\PrintProfile;
 use Wrenlo\Core\Sight\Display;
 
 it('correlates ranks as a worked example says', function () {
@@ -27,7 +26,7 @@ it('correlates ranks as a worked example says', function () {
  * proof. Least rank correlation between the two over 36 directions of the sphere.
  */
 it('estimates in the order of the proof', function (Mesh $mesh) {
-    $stances = new Stances(StanceBasis::of($mesh, Display::facingMinusY(), new PrintProfile), new StanceRules);
+    $stances = new Stances(StanceBasis::of($mesh, Display::facingMinusY()), new StanceRules);
     $estimated = $proven = [];
     foreach (Directions::fibonacci(36) as $k => $up) {
         [$e, $p] = [$stances->estimate($up), $stances->proven($up)];

@@ -15,16 +15,15 @@ use Wrenlo\Core\Orientation\Ranking;
 use Wrenlo\Core\Orientation\Reason;
 use Wrenlo\Core\Orientation\Search;
 use Wrenlo\Core\Orientation\StanceBasis;
-use Wrenlo\Core\Orientation\StanceMetrics;
+use Wrenlo\Core\Orientation\StanceNumbers;
 use Wrenlo\Core\Orientation\StanceRules;
 use Wrenlo\Core\Orientation\Stances;
 use Wrenlo\Core\Orientation\Weights;
-use Wrenlo\Core\Settings\PrintProfile;
 use Wrenlo\Core\Sight\Display;
 
-function metricsWith(array $numbers): StanceMetrics
+function metricsWith(array $numbers): StanceNumbers
 {
-    return StanceMetrics::fromArray($numbers + (new Stances(StanceBasis::of(Solids::box(10, 10, 10), Display::facingMinusY(), new PrintProfile), new StanceRules))
+    return StanceNumbers::fromArray($numbers + (new Stances(StanceBasis::of(Solids::box(10, 10, 10), Display::facingMinusY()), new StanceRules))
         ->exact(new Vec3(0, 0, 1))->toArray());
 }
 
@@ -53,17 +52,17 @@ it('refuses criteria it does not know and clamps weights', function () {
 });
 
 it('puts a lying plate flat on the plate under every school but the seen one', function (Preset $preset) {
-    $stances = new Stances(StanceBasis::of(Solids::turned(Solids::box(60, 40, 5), new Vec3(1, 2, 2)), Display::facingMinusY(), new PrintProfile), new StanceRules);
-    $all = (new Search($stances))->estimates(500, $preset->weights());
+    $stances = new Stances(StanceBasis::of(Solids::turned(Solids::box(60, 40, 5), new Vec3(1, 2, 2)), Display::facingMinusY()), new StanceRules);
+    $all = (new Search($stances->estimates()))->candidates(new Vec3(0, 0, 1), 500);
     $best = $all[Ranking::ofCandidates($all)->finalists($preset->weights(), 1)[0]];
-    expect($best->metrics->contactMm2)->toEqualWithDelta(2400.0, 1e-6)->and($best->metrics->supportMm3)->toEqualWithDelta(0.0, 1e-6);
+    expect($best->numbers->surface->plateContactMm2)->toEqualWithDelta(2400.0, 1e-6)->and($best->numbers->contact->supportMm3)->toEqualWithDelta(0.0, 1e-6);
 })->with([Preset::LeastPlastic, Preset::StandSafe, Preset::Soonest]);
 
 it('beats the pose of the file where that can be beaten, by exact numbers', function () {
     $mesh = Marsh::curlew(3.2);
-    $stances = new Stances(StanceBasis::of($mesh, Display::facingMinusY(), new PrintProfile), new StanceRules);
+    $stances = new Stances(StanceBasis::of($mesh, Display::facingMinusY()), new StanceRules);
     $weights = Preset::LeastPlastic->weights();
-    $all = (new Search($stances))->estimates(800, $weights);
+    $all = (new Search($stances->estimates()))->candidates(new Vec3(0, 0, 1), 800);
     expect($all[0]->origin)->toBe(Origin::File);
     $ranking = Ranking::ofCandidates($all);
     $metrics = [];
@@ -71,21 +70,21 @@ it('beats the pose of the file where that can be beaten, by exact numbers', func
         $metrics[$id] = $stances->proven($all[$id]->up);
     }
     $order = array_keys($ranking->order($metrics, $weights));
-    expect($metrics[$order[0]]->supportMm3)->toBeLessThan($metrics[0]->supportMm3)
+    expect($metrics[$order[0]]->contact->supportMm3)->toBeLessThan($metrics[0]->contact->supportMm3)
         ->and(array_filter($all, fn ($c) => $c->origin === Origin::Refined))->not->toBeEmpty();
 });
 
 it('refines to something at least as good', function () {
-    $stances = new Stances(StanceBasis::of(Solids::cone(10, 30, 24), Display::facingMinusY(), new PrintProfile), new StanceRules);
+    $stances = new Stances(StanceBasis::of(Solids::cone(10, 30, 24), Display::facingMinusY()), new StanceRules);
     $weights = Preset::FaceFirst->weights();
-    $all = (new Search($stances))->estimates(300, $weights);
+    $all = (new Search($stances->estimates()))->candidates(new Vec3(0, 0, 1), 300);
     $scores = Ranking::ofCandidates($all)->scores($weights);
     $refined = array_keys(array_filter($all, fn ($c) => $c->origin === Origin::Refined));
     expect($refined)->not->toBeEmpty()->and(min(array_map(fn (int $id) => $scores[$id], $refined)))->toBeLessThanOrEqual(min(array_map(fn (int $id) => $scores[$id], array_keys(array_filter($all, fn ($c) => $c->origin === Origin::Sphere)))));
 });
 
 it('stops when asked while it searches', function () {
-    $stances = new Stances(StanceBasis::of(Solids::box(10, 20, 30), Display::facingMinusY(), new PrintProfile), new StanceRules);
+    $stances = new Stances(StanceBasis::of(Solids::box(10, 20, 30), Display::facingMinusY()), new StanceRules);
     $shares = [];
     $stop = function (float $share) use (&$shares): void {
         $shares[] = $share;
@@ -93,7 +92,7 @@ it('stops when asked while it searches', function () {
             throw new DomainException('stop');
         }
     };
-    expect(fn () => (new Search($stances))->estimates(500, Preset::FaceFirst->weights(), $stop))->toThrow(DomainException::class)
+    expect(fn () => (new Search($stances->estimates()))->all(new Vec3(0, 0, 1), 500, $stop))->toThrow(DomainException::class)
         ->and($shares)->toBe(array_values(array_unique($shares)))->and(end($shares))->toBeLessThan(0.45);
 });
 
@@ -127,11 +126,11 @@ it('gives reasons made of the numbers, what weighs most first', function () {
 
 // What a reader lets through may be anything but a solid; it is measured all the same, in finite numbers.
 it('goes through with whatever can be read', function (Mesh $mesh) {
-    $stances = new Stances(StanceBasis::of($mesh, Display::facingMinusY(), new PrintProfile), new StanceRules);
+    $stances = new Stances(StanceBasis::of($mesh, Display::facingMinusY()), new StanceRules);
     $weights = Preset::FaceFirst->weights();
-    $all = (new Search($stances))->estimates(60, $weights);
+    $all = (new Search($stances->estimates()))->candidates(new Vec3(0, 0, 1), 60);
     $id = Ranking::ofCandidates($all)->finalists($weights, 1)[0];
-    foreach ([$all[$id]->metrics, $stances->proven($all[$id]->up)] as $metrics) {
+    foreach ([$all[$id]->numbers, $stances->proven($all[$id]->up)] as $metrics) {
         foreach ($metrics->toArray() as $key => $value) {
             expect(is_bool($value) || is_finite((float) $value))->toBeTrue($key);
         }

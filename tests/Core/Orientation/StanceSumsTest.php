@@ -8,19 +8,18 @@ use Wrenlo\Core\Geometry\Vec3;
 use Wrenlo\Core\Mesh\Mesh;
 use Wrenlo\Core\Mesh\Surface;
 use Wrenlo\Core\Orientation\StanceBasis;
-use Wrenlo\Core\Orientation\StanceMetrics;
+use Wrenlo\Core\Orientation\StanceNumbers;
 use Wrenlo\Core\Orientation\StanceRules;
 use Wrenlo\Core\Orientation\Stances;
 use Wrenlo\Core\Orientation\StanceSums;
-use Wrenlo\Core\Settings\PrintProfile;
 use Wrenlo\Core\Sight\Display;
 
 function stances(Mesh $mesh, float $layerMm = 0.2, float $limitDeg = 45): Stances
 {
-    return new Stances(StanceBasis::of($mesh, Display::facingMinusY(), new PrintProfile), new StanceRules($layerMm, $limitDeg));
+    return new Stances(StanceBasis::of($mesh, Display::facingMinusY()), new StanceRules($layerMm, $limitDeg));
 }
 
-function exactly(Mesh $mesh, Vec3 $up = new Vec3(0, 0, 1), float $layerMm = 0.2, float $limitDeg = 45): StanceMetrics
+function exactly(Mesh $mesh, Vec3 $up = new Vec3(0, 0, 1), float $layerMm = 0.2, float $limitDeg = 45): StanceNumbers
 {
     return stances($mesh, $layerMm, $limitDeg)->exact($up);
 }
@@ -30,7 +29,7 @@ function exactly(Mesh $mesh, Vec3 $up = new Vec3(0, 0, 1), float $layerMm = 0.2,
 it('finds the overhang areas that other tools find', function (Closure $mesh, array $areas) {
     $mesh = $mesh();
     foreach ($areas as $limitDeg => $area) {
-        expect(exactly($mesh, limitDeg: $limitDeg)->overhangMm2)->toEqualWithDelta($area, 1e-4 * $area);
+        expect(exactly($mesh, limitDeg: $limitDeg)->surface->overhangAreaMm2)->toEqualWithDelta($area, 1e-4 * $area);
     }
 })->with([
     'bunny' => [fn () => RealMeshes::bunny(), [30 => 61.6927, 45 => 44.29805, 60 => 23.8812]],
@@ -90,37 +89,37 @@ it('tells the mean step of what is seen from the mean in which the unseen is smo
     $b->quad($v[0], $v[3], $v[2], $v[1])->quad($v[0], $v[1], $v[4], $v[5])->quad($v[3], $v[5], $v[4], $v[2])->triangle($v[1], $v[2], $v[4])->triangle($v[0], $v[5], $v[3]);
     $stances = stances($b->build());
     $m = $stances->exact(new Vec3(0, 0, 1));
-    [$slope, $seenOf] = [100 * M_SQRT2, $stances->basis->seenArea];
+    [$slope, $seenOf] = [100 * M_SQRT2, $stances->basis->weighed->seenArea];
     $seen = array_sum($seenOf) - $seenOf[0] - $seenOf[1]; // without the flat foot
-    expect($m->stepMeanMm)->toEqualWithDelta(0.2 * $slope * M_SQRT1_2 / ($slope + 100 + 100), 1e-12)
-        ->and($m->seenStepMeanMm)->toEqualWithDelta(0.2 * M_SQRT1_2 * ($seenOf[2] + $seenOf[3]) / ($slope + 200), 1e-12)
-        ->and($m->seenStepMm)->toEqualWithDelta(0.2 * M_SQRT1_2 * ($seenOf[2] + $seenOf[3]) / $seen, 1e-12)
-        ->and($m->seenStepMeanMm)->toBeLessThan($m->stepMeanMm + 1e-12)->and($m->seenStepMm)->toBeGreaterThan($m->stepMeanMm);
+    expect($m->surface->stepMeanMm)->toEqualWithDelta(0.2 * $slope * M_SQRT1_2 / ($slope + 100 + 100), 1e-12)
+        ->and($m->surface->seenStepMeanMm)->toEqualWithDelta(0.2 * M_SQRT1_2 * ($seenOf[2] + $seenOf[3]) / ($slope + 200), 1e-12)
+        ->and($m->surface->seenStepMm)->toEqualWithDelta(0.2 * M_SQRT1_2 * ($seenOf[2] + $seenOf[3]) / $seen, 1e-12)
+        ->and($m->surface->seenStepMeanMm)->toBeLessThan($m->surface->stepMeanMm + 1e-12)->and($m->surface->seenStepMm)->toBeGreaterThan($m->surface->stepMeanMm);
 });
 
 it('lets a sphere stand on hardly more than a point', function () {
     // what lies within PLATE_MM of the lowest point: a circle of radius √(2·r·PLATE_MM)
-    expect(exactly(Solids::sphere(10, 360))->toppleMarginMm)->toBeGreaterThanOrEqual(0.0)->toBeLessThan(sqrt(2 * 10 * StanceRules::PLATE_MM) + 1e-9)
-        ->and(exactly(Solids::sphere(10, 60))->toppleMarginMm)->toEqualWithDelta(0.0, 1e-9);
+    expect(exactly(Solids::sphere(10, 360))->standing->toppleMarginMm)->toBeGreaterThanOrEqual(0.0)->toBeLessThan(sqrt(2 * 10 * StanceRules::PLATE_MM) + 1e-9)
+        ->and(exactly(Solids::sphere(10, 60))->standing->toppleMarginMm)->toEqualWithDelta(0.0, 1e-9);
 });
 
 it('agrees with closed forms for a box standing, lying and on its edge', function () {
     $box = Solids::box(10, 20, 40);
     $standing = exactly($box);
-    expect($standing->contactMm2)->toBe(200.0)->and($standing->toppleMarginMm)->toEqualWithDelta(5.0, 1e-9)
-        ->and($standing->stepMeanMm)->toBe(0.0)->and($standing->flatUpMm2)->toBe(200.0)->and($standing->heightMm)->toBe(40.0)
-        ->and($standing->wallMm2)->toEqualWithDelta(2400.0, 1e-9)->and($standing->skinMm2)->toEqualWithDelta(400.0, 1e-9);
+    expect($standing->surface->plateContactMm2)->toBe(200.0)->and($standing->standing->toppleMarginMm)->toEqualWithDelta(5.0, 1e-9)
+        ->and($standing->surface->stepMeanMm)->toBe(0.0)->and($standing->surface->flatUpAreaMm2)->toBe(200.0)->and($standing->surface->heightMm)->toBe(40.0)
+        ->and($standing->surface->wallAreaMm2)->toEqualWithDelta(2400.0, 1e-9)->and($standing->surface->skinAreaMm2)->toEqualWithDelta(400.0, 1e-9);
     $lying = exactly($box, new Vec3(1, 0, 0));
-    expect($lying->contactMm2)->toEqualWithDelta(800.0, 1e-9)->and($lying->toppleMarginMm)->toEqualWithDelta(10.0, 1e-9);
+    expect($lying->surface->plateContactMm2)->toEqualWithDelta(800.0, 1e-9)->and($lying->standing->toppleMarginMm)->toEqualWithDelta(10.0, 1e-9);
     // tilted by 30° about its 20 mm edge: two faces with |n_z| sin 30° and cos 30°
     $tilted = exactly($box, new Vec3(sin(deg2rad(30)), 0, cos(deg2rad(30))));
     [$steep, $gentle] = [sin(deg2rad(30)), cos(deg2rad(30))];
-    expect($tilted->contactMm2)->toBe(0.0)
-        ->and($tilted->overhangMm2)->toEqualWithDelta(200.0, 1e-9)
-        ->and($tilted->supportToPlateMm3)->toEqualWithDelta(200 * $gentle * 5 * $steep, 1e-9)
-        ->and($tilted->stepMeanMm)->toEqualWithDelta(0.2 * (2 * 800 * $steep + 2 * 200 * $gentle) / 2800, 1e-12)
-        ->and($tilted->terraceMm2)->toEqualWithDelta(0.0, 1e-9); // t·tan 60° = 0.346 < 0.4
-    expect(exactly($box, new Vec3(sin(deg2rad(25)), 0, cos(deg2rad(25))))->terraceMm2)->toEqualWithDelta(400.0, 1e-9); // t·tan 65° = 0.43
+    expect($tilted->surface->plateContactMm2)->toBe(0.0)
+        ->and($tilted->surface->overhangAreaMm2)->toEqualWithDelta(200.0, 1e-9)
+        ->and($tilted->surface->supportToPlateMm3)->toEqualWithDelta(200 * $gentle * 5 * $steep, 1e-9)
+        ->and($tilted->surface->stepMeanMm)->toEqualWithDelta(0.2 * (2 * 800 * $steep + 2 * 200 * $gentle) / 2800, 1e-12)
+        ->and($tilted->surface->terraceAreaMm2)->toEqualWithDelta(0.0, 1e-9); // t·tan 60° = 0.346 < 0.4
+    expect(exactly($box, new Vec3(sin(deg2rad(25)), 0, cos(deg2rad(25))))->surface->terraceAreaMm2)->toEqualWithDelta(400.0, 1e-9); // t·tan 65° = 0.43
 });
 
 it('gives the same numbers for turned copies of a mesh', function () {
@@ -159,9 +158,9 @@ it('equals a plain loop over the facets to 1e-9', function () {
             }
         }
         $m = exactly($mesh, $up);
-        expect($m->overhangMm2)->toEqualWithDelta($overhang, 1e-9 * $overhang)
-            ->and($m->supportToPlateMm3)->toEqualWithDelta($support, 1e-9 * max(1, $support))
-            ->and($m->stepMeanMm)->toEqualWithDelta(0.2 * $slope / $area, 1e-11);
+        expect($m->surface->overhangAreaMm2)->toEqualWithDelta($overhang, 1e-9 * $overhang)
+            ->and($m->surface->supportToPlateMm3)->toEqualWithDelta($support, 1e-9 * max(1, $support))
+            ->and($m->surface->stepMeanMm)->toEqualWithDelta(0.2 * $slope / $area, 1e-11);
     }
 });
 

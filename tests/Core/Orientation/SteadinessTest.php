@@ -5,17 +5,18 @@ declare(strict_types=1);
 use Tests\Support\Solids;
 use Wrenlo\Core\Geometry\Vec3;
 use Wrenlo\Core\Mesh\TrappedSupports;
+use Wrenlo\Core\Orientation\Footing;
 use Wrenlo\Core\Orientation\StanceBasis;
-use Wrenlo\Core\Orientation\StanceMetrics;
+use Wrenlo\Core\Orientation\StanceNumbers;
 use Wrenlo\Core\Orientation\StanceRules;
 use Wrenlo\Core\Orientation\Stances;
 use Wrenlo\Core\Orientation\Steadiness;
 use Wrenlo\Core\Settings\PrintProfile;
 use Wrenlo\Core\Sight\Display;
 
-function provenAt(Wrenlo\Core\Mesh\Mesh $mesh, array $up = [0, 0, 1], PrintProfile $profile = new PrintProfile): StanceMetrics
+function provenAt(Wrenlo\Core\Mesh\Mesh $mesh, array $up = [0, 0, 1], PrintProfile $profile = new PrintProfile): StanceNumbers
 {
-    return (new Stances(StanceBasis::of($mesh, Display::facingMinusY(), $profile), new StanceRules))->proven(new Vec3(...$up));
+    return (new Stances(StanceBasis::of($mesh, Display::facingMinusY()), new StanceRules, $profile))->proven(new Vec3(...$up));
 }
 
 /** @return list<array{float, float}> */
@@ -26,32 +27,33 @@ function rectangle(float $x, float $y): array
 
 // closed form: a block 10 × 40 standing 60 tall has its centre 5 from the edge, needs 60/6, and lacks 5
 it('proposes a brim until a block stands firm, a raft when no brim does', function (float $width, float $height, float $brim, bool $raft) {
-    $s = Steadiness::of(rectangle($width, 40), rectangle($width, 40), [[0.0, 0.0, $height]], [0.0, 0.0, $height / 2], $height, new PrintProfile);
-    expect($s->brimMm)->toBe($brim)->and($s->raft)->toBe($raft)->and($s->stagesMm)->toEqualWithDelta($width / 2, 1e-12)
+    $s = Steadiness::proven(new Footing(rectangle($width, 40), rectangle($width, 40), [0.0, 0.0, $height / 2]), [[0.0, 0.0, $height]], $height, 0.0);
+    expect($s->brimMm)->toBe($brim)->and($s->raft)->toBe($raft)->and($s->toppleStagesMm)->toEqualWithDelta($width / 2, 1e-12)
         ->and($s->slenderness)->toEqualWithDelta($height / $width, 1e-12);
 })->with([[40.0, 60.0, 0.0, false], [10.0, 60.0, 5.0, false], [5.0, 100.0, 15.0, false], [1.0, 200.0, 20.0, false]]);
 
 it('proposes a raft when no brim is wide enough', function () {
-    $s = Steadiness::of(rectangle(20, 20), rectangle(90, 20), [[30.0, 0.0, 80.0]], [30.0, 0.0, 40.0], 80.0, new PrintProfile);
-    expect($s->raft)->toBeTrue()->and($s->brimMm)->toBe(0.0)->and($s->stagesMm)->toEqualWithDelta(-20.0, 1e-12);
+    $s = Steadiness::proven(new Footing(rectangle(20, 20), rectangle(90, 20), [30.0, 0.0, 40.0]), [[30.0, 0.0, 80.0]], 80.0, 0.0);
+    expect($s->raft)->toBeTrue()->and($s->brimMm)->toBe(0.0)->and($s->toppleStagesMm)->toEqualWithDelta(-20.0, 1e-12);
 });
 
 it('looks at every stage of the print, not only at the end', function () {
     // the balance swings out to 18 of 20 half-way and comes back
-    $s = Steadiness::of(rectangle(40, 40), rectangle(60, 40), [[0.0, 0.0, 10.0], [18.0, 0.0, 30.0], [0.0, 0.0, 60.0]], [0.0, 0.0, 30.0], 60.0, new PrintProfile);
-    expect($s->stagesMm)->toEqualWithDelta(2.0, 1e-12)->and($s->brimMm)->toBe(3.0);
+    $s = Steadiness::proven(new Footing(rectangle(40, 40), rectangle(60, 40), [0.0, 0.0, 30.0]), [[0.0, 0.0, 10.0], [18.0, 0.0, 30.0], [0.0, 0.0, 60.0]], 60.0, 0.0);
+    expect($s->toppleStagesMm)->toEqualWithDelta(2.0, 1e-12)->and($s->brimMm)->toBe(3.0);
 });
 
 // closed form: a rigid block tips at a·h = g·(half its depth along the motion)
 it('turns the broad side along the bed’s motion and says what each turn stands', function () {
-    $s = Steadiness::of(rectangle(60, 10), rectangle(60, 10), [[0.0, 0.0, 80.0]], [0.0, 0.0, 40.0], 80.0, new PrintProfile);
+    $footing = new Footing(rectangle(60, 10), rectangle(60, 10), [0.0, 0.0, 40.0]);
+    $s = Steadiness::onBed($footing, 80.0, new PrintProfile);
     expect($s->tipsUnturnedMmS2)->toEqualWithDelta(9810 * 5 / 40, 1e-6)->and($s->turnDeg)->toBeGreaterThanOrEqual(75.0)->toBeLessThanOrEqual(105.0)
-        ->and($s->tipsTurnedMmS2)->toBeGreaterThan(3 * $s->tipsUnturnedMmS2)->and($s->speedCapMmS)->toBe(25.0);
-    expect(Steadiness::of(rectangle(60, 60), rectangle(60, 60), [], [0.0, 0.0, 20.0], 40.0, new PrintProfile)->speedCapMmS)->toBe(0.0);
+        ->and($s->tipsTurnedMmS2)->toBeGreaterThan(3 * $s->tipsUnturnedMmS2)->and(Steadiness::proven($footing, [[0.0, 0.0, 80.0]], 80.0, 0.0)->speedCapMmS)->toBe(25.0);
+    expect(Steadiness::proven(new Footing(rectangle(60, 60), rectangle(60, 60), [0.0, 0.0, 20.0]), [], 40.0, 0.0)->speedCapMmS)->toBe(0.0);
 });
 
 it('turns a long piece to fit across the bed', function (float $length, bool $fits) {
-    $s = Steadiness::of(rectangle($length, 10), rectangle($length, 10), [], [0.0, 0.0, 5.0], 10.0, new PrintProfile(bedXMm: 200, bedYMm: 200));
+    $s = Steadiness::onBed(new Footing(rectangle($length, 10), rectangle($length, 10), [0.0, 0.0, 5.0]), 10.0, new PrintProfile(bedXMm: 200, bedYMm: 200));
     expect($s->fitsBed)->toBe($fits);
     if ($fits && $length > 200) {
         expect($s->turnDeg)->toEqualWithDelta(45.0, 25.0);
@@ -60,10 +62,10 @@ it('turns a long piece to fit across the bed', function (float $length, bool $fi
 
 it('measures all of it on a standing piece', function () {
     $m = provenAt(Solids::box(10, 40, 60));
-    expect($m->steady->brimMm)->toBe(5.0)->and($m->steady->raft)->toBeFalse()->and($m->weakestMm2)->toEqualWithDelta(400.0, 1e-6)
-        ->and($m->trapped)->toBe(0)->and($m->seenSeamMm)->toEqual(0.0) // the back is seen by nobody
-        ->and($m->steady->fitsBed)->toBeTrue();
-    expect(provenAt(Solids::box(10, 10, 260))->steady->fitsBed)->toBeFalse();
+    expect($m->standing->brimMm)->toBe(5.0)->and($m->standing->raft)->toBeFalse()->and($m->sections->weakestMemberMm2)->toEqualWithDelta(400.0, 1e-6)
+        ->and($m->contact->trappedContacts)->toBe(0)->and($m->sections->seenSeamMm)->toEqual(0.0) // the back is seen by nobody
+        ->and($m->bed->fitsBed)->toBeTrue();
+    expect(provenAt(Solids::box(10, 10, 260))->bed->fitsBed)->toBeFalse();
 });
 
 // a closed box with a hollow: its inner ceiling is held by supports nobody gets out
@@ -76,10 +78,10 @@ it('counts supports that no tool reaches', function () {
         array_push($tri, $inner->tri[$i] + $shift, $inner->tri[$i + 2] + $shift, $inner->tri[$i + 1] + $shift);
     }
     $hollow = new Wrenlo\Core\Mesh\Mesh([...$outer->x, ...$inner->x], [...$outer->y, ...$inner->y], [...$outer->z, ...$inner->z], $tri);
-    expect(provenAt($hollow)->trapped)->toBe(1);
+    expect(provenAt($hollow)->contact->trappedContacts)->toBe(1);
     // a table's supports stand in the open
     $table = Solids::boxes([[40, 40, 4, [0, 0, 20]], [6, 6, 20.1, [17, 17, 0]]]);
-    expect(provenAt($table)->trapped)->toBe(0)->and(provenAt($table)->supportMm3)->toBeGreaterThan(1000.0);
+    expect(provenAt($table)->contact->trappedContacts)->toBe(0)->and(provenAt($table)->contact->supportMm3)->toBeGreaterThan(1000.0);
 });
 
 it('lets a tool through only where it is thin enough', function () {

@@ -1,0 +1,258 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Findings;
+
+use App\Enums\FindingState;
+use App\Jobs\RunFinding;
+use App\Models\Finding;
+use Illuminate\Support\Facades\DB;
+use RuntimeException;
+
+/** Asking for what can be computed. Asking twice for the same is one run; what is there is used, what is not is computed. */
+final class Findings
+{
+    public const STOPPED = 'Stopped at your wish';
+
+    private const TOUCH_EVERY_S = 300;
+
+    /** A person who needs it at once waits this long for a worker that has it in hand. */
+    private const PATIENCE_S = 25;
+
+    /** @param  class-string<Kind>  $kind */
+    public static function existing(string $kind, Subject $subject): ?Finding
+    {
+        return Finding::query()->where('key', $kind::key($subject))->first();
+    }
+
+    /** @param  class-string<Kind>  $kind */
+    public static function done(string $kind, Subject $subject): ?Finding
+    {
+        $finding = self::existing($kind, $subject);
+
+        return $finding?->isDone() ? $finding : null;
+    }
+
+    /**
+     * @param  class-string<Kind>  $kind
+     * @param  array<array-key, Subject>  $subjects
+     * @return array<array-key, Finding> those that are there, under the keys asked by
+     */
+    public static function existingMany(string $kind, array $subjects): array
+    {
+        $keys = array_map($kind::key(...), $subjects);
+        $rows = Finding::query()->whereIn('key', array_values(array_unique($keys)))->get()->keyBy('key');
+
+        return array_filter(array_map(static fn (string $key): ?Finding => $rows->get($key), $keys));
+    }
+
+    /** @param  class-string<Kind>  $kind */
+    public static function ask(string $kind, Subject $subject): Finding
+    {
+        return self::askMany($kind, [$subject])[0];
+    }
+
+    /**
+     * @param  class-string<Kind>  $kind
+     * @param  array<array-key, Subject>  $subjects
+     * @return array<array-key, Finding>
+     */
+    public static function askMany(string $kind, array $subjects): array
+    {
+        $found = self::existingMany($kind, $subjects);
+        $missing = array_diff_key($subjects, $found);
+        if ($missing !== []) {
+            foreach ($missing as $subject) {
+                self::insert($kind, $subject);
+            }
+            $made = self::existingMany($kind, $missing);
+            foreach ($made as $finding) {
+                $finding->state === FindingState::Waiting && self::dispatch($finding);
+            }
+            $found += array_map(static fn (Finding $f): Finding => $f->refresh(), $made); // a synchronous queue has done it by now
+        }
+        self::touch($found);
+
+        return array_replace(array_intersect_key($subjects, $found), $found);
+    }
+
+    /**
+     * Asked for by a person who said so: what failed or was stopped is tried again.
+     *
+     * @param  class-string<Kind>  $kind
+     */
+    public static function again(string $kind, Subject $subject): Finding
+    {
+        Finding::query()->where('key', $kind::key($subject))->whereIn('state', [FindingState::Failed->value, FindingState::Cancelled->value])->update(self::anew());
+
+        $finding = self::ask($kind, $subject);
+        $finding->state === FindingState::Waiting && self::dispatch($finding);
+
+        return $finding->refresh();
+    }
+
+    /**
+     * Computed here and now if it is not there: for what a person cannot go on without, and that takes less than a second or two.
+     *
+     * @param  class-string<Kind>  $kind
+     */
+    public static function now(string $kind, Subject $subject): Finding
+    {
+        $finding = self::existing($kind, $subject);
+        if ($finding === null) {
+            self::insert($kind, $subject);
+            $finding = self::existing($kind, $subject) ?? throw new RuntimeException('A finding that was written is not there.');
+        }
+        $until = time() + self::PATIENCE_S;
+        while ($finding->state->isUnderWay()) {
+            RunFinding::here($finding->id);
+            $finding->refresh();
+            if ($finding->state->isUnderWay()) {
+                time() < $until || throw new RuntimeException("“{$kind::name()}” takes too long to be waited for.");
+                usleep(40_000);
+            }
+        }
+        self::touch([$finding]);
+
+        return $finding;
+    }
+
+    /**
+     * Small findings from others that are there, made where they are missing.
+     *
+     * @param  class-string<Kind>  $kind
+     * @param  array<array-key, Subject>  $subjects
+     * @return array<array-key, Finding> those that could be made
+     */
+    public static function instant(string $kind, array $subjects): array
+    {
+        $found = self::existingMany($kind, $subjects);
+        $missing = array_diff_key($subjects, $found);
+        if ($missing !== []) {
+            $known = array_merge(...array_map(static fn (string $needed): array => array_column(self::existingMany($needed, $missing), null, 'key'), $kind::needs()));
+            $made = [];
+            foreach ($missing as $subject) {
+                try {
+                    $made[] = [$subject, (new $kind)->compute(new Work($subject, new Progress(new Finding, ''), false, $known))->headline];
+                } catch (NotYet) {
+                    // what it is made from is not there yet
+                }
+            }
+            DB::transaction(static function () use ($kind, $made): void {
+                foreach ($made as [$subject, $headline]) {
+                    self::insert($kind, $subject, ['state' => FindingState::Done->value, 'percent' => 100, 'words' => 'Done', 'headline' => $headline, 'blobs' => []]);
+                }
+            });
+            $found += self::existingMany($kind, $missing);
+        }
+
+        return $found;
+    }
+
+    /**
+     * The bytes of one file of a finding. Where it is gone or damaged the finding is taken up anew: null, and under way.
+     */
+    public static function blob(Finding $finding, string $name): ?string
+    {
+        if (! isset($finding->blobs[$name])) {
+            return null;
+        }
+        $bytes = Disk::get($finding->key, $name);
+        if ($bytes === null && Finding::query()->whereKey($finding->id)->where('state', FindingState::Done->value)->update(self::anew()) === 1) {
+            self::dispatch($finding->refresh());
+        }
+
+        return $bytes;
+    }
+
+    /** The same for a person who waits for it: computed at once. */
+    public static function blobNow(Finding $finding, string $name): ?string
+    {
+        $bytes = self::blob($finding, $name);
+        if ($bytes !== null || ! isset($finding->blobs[$name])) {
+            return $bytes;
+        }
+        $again = self::now($finding->kindClass(), $finding->subject());
+
+        return $again->isDone() ? Disk::get($again->key, $name) : null;
+    }
+
+    public static function cancel(Finding $finding): void
+    {
+        $stopped = Finding::query()->whereKey($finding->id)->where('state', FindingState::Waiting->value)
+            ->update(['state' => FindingState::Cancelled->value, 'words' => self::STOPPED]);
+        $stopped === 1 ? self::ended($finding->id) : Finding::query()->whereKey($finding->id)->where('state', FindingState::Running->value)->update(['cancel_requested' => true]);
+        $finding->refresh();
+    }
+
+    public static function dispatch(Finding $finding): void
+    {
+        $lane = $finding->kindClass()::lane();
+        Finding::query()->whereKey($finding->id)->update(['queued_at' => time()]);
+        RunFinding::dispatch($finding->id)->onQueue($lane === Lane::Instant ? Lane::Short->value : $lane->value)->afterCommit();
+    }
+
+    /** A finding waits for others; if they are there by now, it goes on at once. @param  list<Finding>  $others */
+    public static function stepBack(Finding $finding, string $holder, array $others): void
+    {
+        DB::transaction(static function () use ($finding, $holder, $others): void {
+            foreach ($others as $other) {
+                DB::table('finding_waits')->insertOrIgnore(['finding_id' => $finding->id, 'waits_for' => $other->id]);
+            }
+            Leases::end($finding->id, $holder, ['state' => FindingState::Waiting->value, 'attempts' => DB::raw('attempts - 1'), 'queued_at' => time()]);
+        });
+        $over = Finding::query()->whereIn('id', array_map(static fn (Finding $f): int => $f->id, $others))
+            ->whereNotIn('state', [FindingState::Waiting->value, FindingState::Running->value])->pluck('id');
+        DB::table('finding_waits')->where('finding_id', $finding->id)->whereIn('waits_for', $over)->delete();
+        self::wake([$finding->id]);
+    }
+
+    /** A finding is over, one way or another: those that waited for it go on. */
+    public static function ended(int $id): void
+    {
+        $waiting = DB::table('finding_waits')->where('waits_for', $id)->pluck('finding_id')->all();
+        if ($waiting !== []) {
+            DB::table('finding_waits')->where('waits_for', $id)->delete();
+            self::wake($waiting);
+        }
+    }
+
+    /** @param  array<int>  $ids */
+    private static function wake(array $ids): void
+    {
+        $free = Finding::query()->whereIn('id', $ids)->where('state', FindingState::Waiting->value)
+            ->whereNotExists(static fn ($q) => $q->from('finding_waits')->whereColumn('finding_waits.finding_id', 'findings.id'))->get(['id', 'kind']);
+        foreach ($free as $finding) {
+            self::dispatch($finding);
+        }
+    }
+
+    /**
+     * @param  class-string<Kind>  $kind
+     * @param  array<string, mixed>  $values
+     */
+    private static function insert(string $kind, Subject $subject, array $values = []): void
+    {
+        $finding = new Finding([
+            'kind' => $kind::name(), 'version' => $kind::VERSION, 'key' => $kind::key($subject), 'source' => $subject->sha256(), 'inputs' => $subject->pick($kind::restsOn()),
+            'state' => FindingState::Waiting->value, 'words' => 'Waiting for its turn', 'used_at' => time(), 'queued_at' => time(), ...$values,
+        ]);
+        Finding::query()->insertOrIgnore($finding->getAttributes());
+    }
+
+    /** @return array<string, mixed> */
+    private static function anew(): array
+    {
+        return ['state' => FindingState::Waiting->value, 'percent' => 0, 'words' => 'Waiting for its turn', 'failure_code' => null, 'failure' => null, 'cancel_requested' => false, 'attempts' => 0, 'queued_at' => time()];
+    }
+
+    /** @param  array<array-key, Finding>  $findings */
+    public static function touch(array $findings): void
+    {
+        $old = array_map(static fn (Finding $f): int => $f->id, array_filter($findings, static fn (Finding $f): bool => $f->used_at < time() - self::TOUCH_EVERY_S));
+        if ($old !== []) {
+            Finding::query()->whereIn('id', $old)->update(['used_at' => time()]);
+        }
+    }
+}

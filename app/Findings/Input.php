@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Findings;
+
+/** Everything a finding may rest on. A subject holds a value for each; a kind names those it reads. */
+enum Input: string
+{
+    /** {sha256, ending} */
+    case File = 'file';
+
+    /** {scale, mirror, repairs}: what is done to the mesh before anything is measured */
+    case Recipe = 'recipe';
+
+    /** {up, front, mode, spread_deg, eye_deg} */
+    case Display = 'display';
+
+    /** content hash of what is painted, '' for nothing (Values) */
+    case Marks = 'marks';
+
+    /** {layer_mm, limit_deg} */
+    case Rules = 'rules';
+
+    /** how many directions are searched, and how many finalists proven */
+    case Search = 'search';
+
+    /** {up, lift_mm} */
+    case Stance = 'stance';
+
+    /** criterion → weight */
+    case Weights = 'weights';
+
+    /** {bore_mm, line_mm} */
+    case Nozzle = 'nozzle';
+
+    /** mm the printer's Z moves in */
+    case ZStep = 'z_step';
+
+    /** {x_mm, y_mm, z_mm} */
+    case Bed = 'bed';
+
+    /** {density_g_per_cm3} */
+    case Filament = 'filament';
+}

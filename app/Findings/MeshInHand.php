@@ -1,0 +1,122 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Findings;
+
+use App\Findings\Kinds\Report;
+use App\Findings\Kinds\Sight;
+use App\Storage\Blobs;
+use Wrenlo\Core\Format\MeshFormats;
+use Wrenlo\Core\Format\Reading;
+use Wrenlo\Core\Format\UnreadableMesh;
+use Wrenlo\Core\Mesh\ConvexHull;
+use Wrenlo\Core\Mesh\Mesh;
+use Wrenlo\Core\Mesh\Simplified;
+use Wrenlo\Core\Mesh\Surface;
+use Wrenlo\Core\Orientation\StanceBasis;
+use Wrenlo\Core\Sight\Visibility;
+
+/**
+ * The mesh a process has in hand, and what it made of it: the next finding is usually about the same one. Everything here follows
+ * from the subject alone, so having it or not changes how long something takes and nothing else.
+ */
+final class MeshInHand
+{
+    /** A mesh above this is let go between two findings: a worker has 512 MB. */
+    private const LARGE = 400_000;
+
+    private static ?self $last = null;
+
+    private ?Surface $facets = null;
+
+    private ?ConvexHull $hull = null;
+
+    /** @var array{?Simplified}|null null: not tried */
+    private ?array $coarse = null;
+
+    /** @var ?array{string, StanceBasis} */
+    private ?array $basis = null;
+
+    private function __construct(private readonly string $of, private readonly Reading $reading) {}
+
+    public static function of(Subject $subject): self
+    {
+        $of = (string) json_encode($subject->pick([Input::File, Input::Recipe]));
+        if (self::$last?->of !== $of) {
+            self::letGo(); // before the next one is read: there is not room for two
+            self::$last = new self($of, self::reading($subject));
+        }
+
+        return self::$last;
+    }
+
+    public static function letGo(): void
+    {
+        self::$last = null;
+    }
+
+    /** Between two findings. */
+    public static function tidy(): void
+    {
+        if (self::$last !== null && self::$last->mesh()->triangleCount() > self::LARGE) {
+            self::letGo();
+        }
+    }
+
+    /** @throws UnreadableMesh */
+    public static function reading(Subject $subject): Reading
+    {
+        $stream = Blobs::open($subject->sha256()) ?? throw new MissingInput('The file of this piece is not kept any more; bring it again.');
+        try {
+            $reading = MeshFormats::read($stream, (string) $subject->get(Input::File)['ending']);
+        } finally {
+            fclose($stream);
+        }
+
+        return $reading->with($subject->recipe()->apply($reading->mesh));
+    }
+
+    public function fromReading(): Reading
+    {
+        return $this->reading;
+    }
+
+    public function mesh(): Mesh
+    {
+        return $this->reading->mesh;
+    }
+
+    public function facets(): Surface
+    {
+        return $this->facets ??= Surface::ofFacets($this->mesh());
+    }
+
+    public function hull(): ConvexHull
+    {
+        return $this->hull ??= ConvexHull::of($this->mesh());
+    }
+
+    /** The mesh to at most Visibility::MOST_FACETS facets; null where it has no more. */
+    public function coarse(): ?Simplified
+    {
+        return ($this->coarse ??= [Simplified::to($this->mesh(), Visibility::MOST_FACETS)])[0];
+    }
+
+    /** What all stances rest on, the marks of the subject included. Its report and sight are there. */
+    public function basis(Work $work): StanceBasis
+    {
+        $of = Sight::key($work->subject).$work->subject->get(Input::Marks);
+        if (($this->basis[0] ?? null) !== $of) {
+            $this->basis = null;
+            if ($this->hull === null) {
+                $h = $work->lists(Report::class, 'hull');
+                $this->hull = ConvexHull::fromFaces($h->floats('x'), $h->floats('y'), $h->floats('z'), $h->words('faces'));
+            }
+            $seen = $work->lists(Sight::class, 'weights')->floats('weights');
+            $this->basis = [$of, StanceBasis::from($this->mesh(), $this->facets(), $this->hull, $seen, $this->coarse(), $work->subject->marks($this->mesh()->triangleCount()))];
+        }
+
+        return $this->basis[1];
+    }
+}

@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources;
+
+use App\Findings\Kinds\Report;
+use App\Plans\Bench;
+
+/** The specimen tag. */
+final readonly class PieceTag
+{
+    private function __construct(
+        public int $id, public string $name, public string $fileName, public int $bytes, public ?int $triangles, public ?float $longestMm, public ?bool $watertight, public string $savedAt,
+    ) {}
+
+    public static function of(Bench $bench): self
+    {
+        $piece = $bench->piece;
+        $report = $bench->done(Report::class)?->headline['report'] ?? null;
+
+        return new self(
+            $piece->id, $piece->name, $piece->file_name, $piece->bytes, $report['triangles'] ?? null, self::longestMm($report), $report['watertight'] ?? null,
+            max($piece->updated_at, $bench->plan->updated_at)->toIso8601String(),
+        );
+    }
+
+    /** @param  ?array<string, mixed>  $report */
+    public static function longestMm(?array $report): ?float
+    {
+        return $report === null ? null : max(array_map(static fn (float $low, float $high): float => $high - $low, ...$report['bbox_mm']));
+    }
+}

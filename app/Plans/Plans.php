@@ -1,0 +1,166 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Plans;
+
+use App\Actions\Measure;
+use App\Models\Piece;
+use App\Models\Plan;
+use App\Models\PlanStep;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Validation\ValidationException;
+
+/** Decisions: taken, undone, done again, copied. Nothing measured ever takes one away. */
+final class Plans
+{
+    /** Steps kept to go back. */
+    public const STEPS = 200;
+
+    public const MOST = 12;
+
+    /**
+     * Takes a decision with these parts changed. When another window changed the same parts meanwhile, both are kept: what it decided
+     * stays, and this becomes a plan of its own.
+     *
+     * @param  array<string, mixed>  $changes  as the station's rules let through
+     * @param  int  $seen  version of the plan that the window knew
+     * @return ?string what to tell, when something else came of it
+     */
+    public static function decide(Plan $plan, string $station, array $changes, int $seen): ?string
+    {
+        $clash = self::clash($plan, $station, array_keys($changes), $seen);
+        if ($clash === null) {
+            self::take($plan, $station, $changes);
+
+            return null;
+        }
+        $copy = self::copy($plan, self::freeName($plan->piece, "{$plan->name}, the other window"), false);
+        self::take($copy, $station, $changes);
+
+        return "Another window changed this meanwhile ({$clash}). Both are kept: yours is now the plan “{$copy->name}”.";
+    }
+
+    /** @param  array<string, mixed>  $changes */
+    private static function take(Plan $plan, string $station, array $changes): void
+    {
+        $bench = new Bench($plan->piece, $plan);
+        $class = $plan->piece->from()->station($station);
+        $before = $bench->decision($station);
+        $after = $class::changed($bench, $changes);
+        $was = ['value' => $before->toArray(), 'rests_on' => $bench->row($station)?->rests_on];
+        if (json_encode($was['value']) === json_encode($after->toArray())) {
+            return;
+        }
+        DB::transaction(static function () use ($plan, $station, $class, $before, $after, $was): void {
+            self::put($plan, $station, $after->toArray(), null);
+            $now = ['value' => $after->toArray(), 'rests_on' => $class::restsOn(new Bench($plan->piece, $plan->unsetRelation('decisions')))];
+            self::put($plan, $station, $now['value'], $now['rests_on']);
+            $number = $plan->position + 1;
+            $plan->steps()->where(static fn ($q) => $q->where('number', '>=', $number)->orWhere('number', '<=', $number - self::STEPS))->delete();
+            $plan->steps()->create(['number' => $number, 'version' => $plan->version + 1, 'station' => $station, 'before' => $was, 'after' => $now, 'words' => $after->words($before)]);
+            $plan->update(['position' => $number, 'version' => $plan->version + 1]);
+        });
+        Measure::ask(new Bench($plan->piece, $plan->unsetRelation('decisions')));
+    }
+
+    /** The same decision, now knowing what changed under it. */
+    public static function keepAsIs(Plan $plan, string $station): void
+    {
+        $bench = new Bench($plan->piece, $plan);
+        self::put($plan, $station, $bench->decision($station)->toArray(), $plan->piece->from()->station($station)::restsOn($bench));
+        $plan->update(['version' => $plan->version + 1]);
+        $plan->unsetRelation('decisions');
+    }
+
+    /**
+     * Goes a step back (−1) or forth (1), whatever station it was.
+     *
+     * @throws ValidationException when another window changed the plan
+     */
+    public static function step(Plan $plan, int $by, int $seen): void
+    {
+        if ($seen !== $plan->version) {
+            throw ValidationException::withMessages(['plan' => 'Another window changed this plan meanwhile; look at it first. Nothing was undone.']);
+        }
+        $step = self::next($plan, $by);
+        if ($step === null) {
+            return;
+        }
+        $to = $by > 0 ? $step->after : $step->before;
+        $class = $plan->piece->from()->station($step->station);
+        $gone = $class::isGone($class::decision()::fromArray($to['value']));
+        $gone === null || throw ValidationException::withMessages(['plan' => $gone]);
+        DB::transaction(static function () use ($plan, $by, $step, $to): void {
+            self::put($plan, $step->station, $to['value'], $to['rests_on']);
+            $plan->update(['position' => $plan->position + $by, 'version' => $plan->version + 1]);
+        });
+        Measure::ask(new Bench($plan->piece, $plan->unsetRelation('decisions')));
+    }
+
+    /** The step that would be undone (−1) or done again (1). */
+    public static function next(Plan $plan, int $by): ?PlanStep
+    {
+        return $plan->steps()->where('number', $plan->position + ($by > 0 ? 1 : 0))->first();
+    }
+
+    public static function copy(Plan $plan, string $name, bool $isCurrent): Plan
+    {
+        if ($plan->piece->plans()->count() >= self::MOST) {
+            throw ValidationException::withMessages(['plan' => 'A piece has up to '.self::MOST.' plans; let one go first.']);
+        }
+
+        return DB::transaction(static function () use ($plan, $name, $isCurrent): Plan {
+            $copy = $plan->piece->plans()->create(['name' => $name]);
+            foreach ($plan->decisions as $d) {
+                self::put($copy, $d->station, $d->value, $d->rests_on);
+            }
+            $isCurrent && self::choose($copy);
+
+            return $copy->setRelation('piece', $plan->piece);
+        });
+    }
+
+    public static function choose(Plan $plan): void
+    {
+        DB::transaction(static function () use ($plan): void {
+            Plan::query()->where('piece_id', $plan->piece_id)->update(['is_current' => false]);
+            $plan->update(['is_current' => true]);
+        });
+    }
+
+    /** A first plan, or one from a piece's copy: “Plan 2”. */
+    public static function freeName(Piece $piece, string $wish): string
+    {
+        $taken = $piece->plans()->pluck('name')->all();
+        for ($name = $wish, $n = 2; in_array($name, $taken, true); $n++) {
+            $name = "{$wish} {$n}";
+        }
+
+        return $name;
+    }
+
+    /** @param  array<string, mixed>  $value */
+    public static function put(Plan $plan, string $station, array $value, ?string $restsOn): void
+    {
+        $plan->decisions()->updateOrCreate(['station' => $station], ['value' => $value, 'rests_on' => $restsOn, 'decided_at' => now()]);
+        $plan->unsetRelation('decisions');
+    }
+
+    /**
+     * @param  list<string>  $parts
+     * @return ?string what another window did to the same parts of the decision since that version
+     */
+    private static function clash(Plan $plan, string $station, array $parts, int $seen): ?string
+    {
+        foreach ($seen === $plan->version ? [] : $plan->steps()->where('station', $station)->where('version', '>', $seen)->orderByDesc('number')->get() as $step) {
+            foreach ($step->after['value'] as $part => $value) {
+                if (in_array($part, $parts, true) && json_encode($value) !== json_encode($step->before['value'][$part] ?? null)) {
+                    return lcfirst($step->words);
+                }
+            }
+        }
+
+        return null;
+    }
+}

@@ -1,0 +1,47 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Sources;
+
+use App\Findings\Kind;
+use App\Findings\Subject;
+use App\Plans\Bench;
+use App\Stations\Station;
+use InvalidArgumentException;
+
+/** Where a piece comes from: what its file may be, its stations in order, and what is measured of it without being asked. */
+abstract class Source
+{
+    abstract public static function key(): string;
+
+    /** @return list<string> file endings */
+    abstract public static function endings(): array;
+
+    /** @return list<class-string<Station>> */
+    abstract public function stations(): array;
+
+    /**
+     * What is measured as soon as a piece is there, in order, each with its share of the wait.
+     *
+     * @return list<array{class-string<Kind>, Subject, int}>
+     */
+    abstract public function route(Bench $bench): array;
+
+    /** Asks for what the route does not wait for: pictures, what was decided or kept. */
+    abstract public function askBesides(Bench $bench): void;
+
+    /** @return list<class-string<Kind>> what its card in the cabinet reads besides the route */
+    abstract public function headlineKinds(): array;
+
+    /** @return class-string<Station> */
+    public function station(string $key): string
+    {
+        foreach ($this->stations() as $station) {
+            if ($station::key() === $key) {
+                return $station;
+            }
+        }
+        throw new InvalidArgumentException("This piece has no station “{$key}”.");
+    }
+}

@@ -1,0 +1,121 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Stations\Layers;
+
+use App\Findings\Kinds\Heights;
+use App\Findings\Kinds\Proof;
+use App\Http\Resources\Headline;
+use App\Http\Resources\PlanChoice;
+use App\Models\Finding;
+use App\Models\Piece;
+use App\Plans\Bench;
+use App\Plans\Decision;
+use App\Stations\Station;
+use Illuminate\Validation\ValidationException;
+
+/** How fine? */
+final class LayersStation extends Station
+{
+    public static function key(): string
+    {
+        return 'layers';
+    }
+
+    public static function name(): string
+    {
+        return 'Layers';
+    }
+
+    public static function decision(): string
+    {
+        return LayersDecision::class;
+    }
+
+    public static function usual(Piece $piece): Decision
+    {
+        return new LayersDecision;
+    }
+
+    public static function rules(Bench $bench): array
+    {
+        return ['layer_mm' => ['sometimes', 'nullable', 'numeric', 'between:0.02,1']];
+    }
+
+    public static function changed(Bench $bench, array $changes): Decision
+    {
+        $layer = $changes['layer_mm'] ?? null;
+        if ($layer !== null && ! self::canPrint($bench, (float) $layer)) {
+            throw ValidationException::withMessages(['layer_mm' => self::limits($bench)]);
+        }
+
+        return new LayersDecision($layer === null ? null : (float) $layer);
+    }
+
+    public static function canPrint(Bench $bench, float $layerMm): bool
+    {
+        return array_filter($bench->profile()->layerHeightsMm(), static fn (float $h): bool => abs($h - $layerMm) < 1e-6) !== [];
+    }
+
+    private static function limits(Bench $bench): string
+    {
+        [$printer, $nozzle] = $bench->tools();
+        $heights = $bench->profile()->layerHeightsMm();
+
+        return sprintf('A %s mm nozzle on this machine prints layers of %s to %s mm in steps of %s mm.', $nozzle->diameter_mm, $heights[0] ?? '–', end($heights) ?: '–', $printer->z_step_mm);
+    }
+
+    public static function restsOn(Bench $bench): ?string
+    {
+        $stance = $bench->stand()->stance;
+
+        return $stance === null || $bench->layers()->layerMm === null ? null : Heights::key($bench->standing($stance));
+    }
+
+    public static function lookAgain(Bench $bench): ?string
+    {
+        $layer = $bench->layers()->layerMm;
+        if ($layer === null) {
+            return null;
+        }
+        if (! self::canPrint($bench, $layer)) {
+            return number_format($layer, 2).' mm was chosen for another nozzle. '.self::limits($bench);
+        }
+        $restsOn = $bench->row(self::key())?->rests_on;
+        if ($restsOn === null || $restsOn === self::restsOn($bench)) {
+            return null;
+        }
+        [$before, $after] = [PlanChoice::row(Finding::query()->where('key', $restsOn)->first(), $layer), PlanChoice::row(self::heights($bench), $layer)];
+        if ($before === null || $after === null || abs($before['hours'] - $after['hours']) < 0.02 * $before['hours'] && abs($before['seen_step_mm'] - $after['seen_step_mm']) < 0.02 * $before['seen_step_mm']) {
+            return null;
+        }
+
+        return sprintf("Another stance, nozzle or filament: %s h → *%s\u{202F}h*, seen step %d → *%d\u{202F}µm*", number_format($before['hours'], 1), number_format($after['hours'], 1), round(1000 * $before['seen_step_mm']), round(1000 * $after['seen_step_mm']));
+    }
+
+    /** Hours by layer height of the stance taken; null while it is not proven. */
+    public static function heights(Bench $bench): ?Finding
+    {
+        $stance = $bench->stand()->stance;
+        $subject = $stance === null ? null : $bench->standing($stance);
+
+        return $subject === null || $bench->done(Proof::class, $subject) === null ? null : $bench->instant(Heights::class, $subject);
+    }
+
+    public static function headline(Bench $bench): Headline
+    {
+        $choice = PlanChoice::of($bench);
+        $layer = $bench->layers()->layerMm;
+
+        return new Headline(
+            self::key(), self::name(), $layer === null ? '' : number_format($layer, 2)."\u{202F}mm",
+            $bench->stand()->stance === null ? 'shut' : ($layer !== null ? 'done' : 'next'), $choice === null ? null : number_format($choice->layers).' layers', self::lookAgain($bench),
+        );
+    }
+
+    public static function page(Bench $bench): ?LayersPage
+    {
+        return LayersPage::of($bench);
+    }
+}

@@ -1,0 +1,27 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Stations;
+
+/** The stations in order, by what a piece comes from. A new station is a folder and a line here (and one in resources/js/stations/list.ts). */
+final class Stations
+{
+    /** @var list<class-string<Station>> */
+    private const OF_MESHES = [Look\LookStation::class, Stand\StandStation::class, Layers\LayersStation::class, Sheet\SheetStation::class];
+
+    /** @var list<class-string<Station>> of a test */
+    private static array $more = [];
+
+    /** @return list<class-string<Station>> */
+    public static function ofMeshes(): array
+    {
+        return [...self::OF_MESHES, ...self::$more];
+    }
+
+    /** @param  class-string<Station>  ...$stations */
+    public static function also(string ...$stations): void
+    {
+        self::$more = array_values($stations);
+    }
+}

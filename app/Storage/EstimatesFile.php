@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Storage;
+
+use App\Findings\Lists;
+use Closure;
+use Wrenlo\Core\Geometry\Vec3;
+use Wrenlo\Core\Orientation\MeasuredStance;
+use Wrenlo\Core\Orientation\Origin;
+
+/** The estimates of a search as a matrix: a list a number (the keys of MeasuredStance), beside where each stance points and came from. */
+final class EstimatesFile
+{
+    /**
+     * @param  list<array{Vec3, Origin, MeasuredStance}>  $all
+     * @return Closure(resource): void
+     */
+    public static function writer(array $all): Closure
+    {
+        $columns = array_fill_keys(['up_x', 'up_y', 'up_z', ...MeasuredStance::keys()], []);
+        $origins = [];
+        foreach ($all as [$up, $origin, $measured]) {
+            $columns['up_x'][] = $up->x;
+            $columns['up_y'][] = $up->y;
+            $columns['up_z'][] = $up->z;
+            $origins[] = (int) array_search($origin, Origin::cases(), true);
+            foreach ($measured->toArray() as $key => $value) {
+                $columns[$key][] = (float) $value;
+            }
+        }
+
+        return Lists::writer(['origin' => ['V', $origins], ...array_map(static fn (array $column): array => ['e', $column], $columns)]);
+    }
+}

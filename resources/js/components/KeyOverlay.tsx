@@ -30,7 +30,7 @@ export function KeyOverlay({ shortcuts, isOpen, onClose }: { shortcuts: Shortcut
                             {shortcuts
                                 .filter((s) => s.group === group)
                                 .map((s) => (
-                                    <div key={s.key} className="flex items-center justify-between gap-3">
+                                    <div key={`${s.key} ${s.does}`} className="flex items-center justify-between gap-3">
                                         <dt>{s.does}</dt>
                                         <dd>
                                             <span className="keycap">{s.shown ?? s.key.toUpperCase()}</span>

@@ -1,7 +1,8 @@
 import { inkOf, patternOf } from '@/lib/marks';
+import type { MarkKind } from '@/types/generated';
 
 /** The ink and pattern of a mark, as on the stage. */
-export function Swatch({ kind }: { kind: string }) {
+export function Swatch({ kind }: { kind: MarkKind }) {
     const ink = `var(${inkOf(kind)})`;
     const pattern = patternOf(kind);
     const stripes = `repeating-linear-gradient(135deg, ${ink} 0 2px, transparent 2px 5px)`;

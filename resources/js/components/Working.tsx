@@ -1,27 +1,27 @@
 import { router } from '@inertiajs/react';
 import { json } from '@/lib/http';
-import type { AnalysisStatus } from '@/types/generated';
+import type { Measuring } from '@/types/generated';
 
 /** An analysis that is under way, has failed or was stopped: what is happening, and the one thing to do. */
-export function Working({ pieceId, analysis }: { pieceId: number; analysis: AnalysisStatus }) {
+export function Working({ pieceId, measuring }: { pieceId: number; measuring: Measuring }) {
     const act = async (method: 'POST' | 'DELETE'): Promise<void> => {
-        await json(method, `/pieces/${pieceId}/analysis`);
+        await json(method, `/pieces/${pieceId}/measuring`);
         router.reload();
     };
-    if (analysis.underWay) {
+    if (measuring.underWay) {
         return (
             <div className="px-4 pt-4" role="status" aria-live="polite">
                 <h2 className="text-[20px] leading-tight">Measuring</h2>
-                <p className="mt-2 font-serif text-[16px]">{analysis.words}.</p>
+                <p className="mt-2 font-serif text-[16px]">{measuring.words}.</p>
                 <progress
                     className="progress progress-primary mt-3 w-full"
-                    value={analysis.percent}
+                    value={measuring.percent}
                     max={100}
-                    aria-label="Progress of the analysis"
-                    data-percent={analysis.percent}
+                    aria-label="Progress of the measuring"
+                    data-percent={measuring.percent}
                 />
                 <p className="mt-1 flex justify-between text-[13px] text-soft">
-                    <span>{analysis.percent} %</span>
+                    <span>{measuring.percent} %</span>
                     <button type="button" className="underline" onClick={() => void act('DELETE')}>
                         Stop
                     </button>
@@ -30,11 +30,11 @@ export function Working({ pieceId, analysis }: { pieceId: number; analysis: Anal
             </div>
         );
     }
-    const isFailed = analysis.state === 'failed';
+    const isFailed = measuring.state === 'failed';
     return (
         <div className="space-y-3 px-4 pt-4" role={isFailed ? 'alert' : undefined}>
-            <h2 className="text-[20px] leading-tight">{analysis.words}</h2>
-            {analysis.failure && <p className="font-serif text-[16px] leading-snug">{analysis.failure}</p>}
+            <h2 className="text-[20px] leading-tight">{measuring.words}</h2>
+            {measuring.failure && <p className="font-serif text-[16px] leading-snug">{measuring.failure}</p>}
             <p className="text-[13px] text-soft">
                 {isFailed
                     ? 'The file is kept as it came; nothing was changed. Save it anew from the program it was made with and bring it again, or let Wrenlo try once more.'

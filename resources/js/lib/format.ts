@@ -37,3 +37,8 @@ export function mm(value: number): string {
 export function area(mm2: number): string {
     return mm2 < 1000 ? unit(mm2, mm2 < 10 ? 1 : 0, 'mm²') : unit(mm2 / 100, 1, 'cm²');
 }
+
+/** “1 thing”, “2 things”. */
+export function counted(n: number, what: string): string {
+    return `${number(n)} ${what}${n === 1 ? '' : 's'}`;
+}

@@ -1,8 +1,18 @@
 import { useEffect, useRef } from 'react';
 
-export type Shortcut = { key: string; does: string; run: () => void; group: string; shown?: string };
+export type Shortcut = {
+    key: string;
+    does: string;
+    run: () => void;
+    group: string;
+    shown?: string;
+    /** whether it means this now; else the next one with this key is asked */
+    when?: () => boolean;
+    /** works at the other stations, too */
+    everywhere?: boolean;
+};
 
-/** Single keys, unless someone is typing, moving a slider, or holding a modifier. */
+/** Single keys, unless someone is typing, moving a slider, or holding a modifier. The first that is meant has the key. */
 export function useShortcuts(shortcuts: Shortcut[]): void {
     const latest = useRef(shortcuts);
     useEffect(() => {
@@ -11,7 +21,7 @@ export function useShortcuts(shortcuts: Shortcut[]): void {
     useEffect(() => {
         const onKey = (event: KeyboardEvent): void => {
             if (event.ctrlKey || event.metaKey || event.altKey || event.defaultPrevented || isBusy(event)) return;
-            const hit = latest.current.find((s) => s.key === event.key);
+            const hit = latest.current.find((s) => s.key === event.key && (s.when?.() ?? true));
             if (!hit) return;
             event.preventDefault();
             hit.run();
@@ -27,6 +37,6 @@ export function isBusy(event: KeyboardEvent): boolean {
     if (target.closest('dialog[open]') && event.key !== '?') return true;
     if (target instanceof HTMLInputElement && target.type === 'range') return event.key.startsWith('Arrow');
     if (target.matches('input, textarea, select, [contenteditable]')) return true;
-    if (target.getAttribute('role') === 'slider') return event.key.startsWith('Arrow');
+    if (['slider', 'radio'].includes(target.getAttribute('role') ?? '') && event.key.startsWith('Arrow')) return true;
     return target.matches('button, a, summary') && (event.key === 'Enter' || event.key === ' ');
 }

@@ -1,3 +1,5 @@
+import { MARK_KIND, type MarkKind } from '@/types/generated';
+
 /** What the stage and the marks panel both know of marks. */
 
 export type MarkTool = 'brush' | 'patch' | 'shell' | 'window' | 'angle';
@@ -14,16 +16,32 @@ export type Gesture = {
 export type Layer = { code: number; runs: number[] };
 
 /** In the order of the list; the code on the stage is the place in it plus one. */
-export const KINDS = ['show', 'hide', 'mating', 'must_support', 'never_support', 'seam_here', 'no_seam'] as const;
+export const KINDS = MARK_KIND;
 
 /** What forbids is striped, what asks is solid, what has to fit is crossed: not by colour alone. */
 export type Pattern = 'solid' | 'striped' | 'crossed';
 
-export function patternOf(kind: string): Pattern {
-    return kind === 'mating' ? 'crossed' : ['hide', 'never_support', 'no_seam'].includes(kind) ? 'striped' : 'solid';
+const PATTERNS: Record<MarkKind, Pattern> = {
+    show: 'solid',
+    hide: 'striped',
+    mating: 'crossed',
+    must_support: 'solid',
+    never_support: 'striped',
+    seam_here: 'solid',
+    no_seam: 'striped',
+};
+
+export function patternOf(kind: MarkKind): Pattern {
+    return PATTERNS[kind];
 }
 
-export function inkOf(kind: string): string {
+/** What the shader is told of a code: solid, striped, crossed, under the brush, stepped to. */
+export function patternCode(code: number): number {
+    const kind = KINDS[code - 1];
+    return kind ? ['solid', 'striped', 'crossed'].indexOf(PATTERNS[kind]) : code === UNDER_BRUSH ? 3 : 4;
+}
+
+export function inkOf(kind: MarkKind): string {
     return `--mark-${kind.replaceAll('_', '-')}`;
 }
 

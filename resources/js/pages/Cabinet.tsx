@@ -1,14 +1,14 @@
 import { Head, Link, router } from '@inertiajs/react';
 import { useEffect } from 'react';
 import { Frame } from '@/components/Frame';
-import { DropAnywhere } from '@/features/upload/DropAnywhere';
-import { bytes, hours, mm, number, unit } from '@/lib/format';
+import { DropAnywhere } from '@/upload/DropAnywhere';
+import { bytes, counted, hours, mm, number, unit } from '@/lib/format';
 import type { PieceCard } from '@/types/generated';
 
 type Props = { pieces: PieceCard[]; endings: string[]; maxBytes: number; maxTriangles: number };
 
 export default function Cabinet({ pieces, endings, maxBytes, maxTriangles }: Props) {
-    const isBusy = pieces.some((p) => p.analysis.underWay);
+    const isBusy = pieces.some((p) => p.measuring.underWay);
     useEffect(() => {
         if (!isBusy) return;
         const timer = setInterval(() => router.reload({ only: ['pieces'] }), 1500);
@@ -28,7 +28,7 @@ export default function Cabinet({ pieces, endings, maxBytes, maxTriangles }: Pro
                 ) : (
                     <ul className="grid grid-cols-[repeat(auto-fill,minmax(260px,1fr))] gap-x-6 gap-y-8">
                         {pieces.map((piece) => (
-                            <Specimen key={piece.id} piece={piece} />
+                            <Specimen key={piece.tag.id} piece={piece} />
                         ))}
                     </ul>
                 )}
@@ -51,10 +51,10 @@ function Empty() {
 
 /** One specimen: its picture on the shelf board, its tag below. */
 function Specimen({ piece }: { piece: PieceCard }) {
-    const { analysis } = piece;
+    const { tag, measuring, choice } = piece;
     return (
         <li>
-            <Link href={`/pieces/${piece.id}`} className="group block">
+            <Link href={`/pieces/${tag.id}`} className="group block">
                 <div className="relative grid h-52 place-items-end justify-center border-b-4 border-base-300 group-hover:border-primary">
                     {piece.picture ? (
                         <img src={piece.picture} alt="" className="h-48 w-48 object-contain object-bottom" />
@@ -63,36 +63,38 @@ function Specimen({ piece }: { piece: PieceCard }) {
                     )}
                 </div>
                 <div className="mx-2 rounded-b-md border border-t-0 border-base-300 bg-base-100 px-3 pt-2.5 pb-3">
-                    <h2 className="truncate text-[17px] leading-tight">{piece.name}</h2>
+                    <h2 className="truncate text-[17px] leading-tight">{tag.name}</h2>
                     <p className="mt-0.5 text-[12px] text-soft">
-                        {piece.triangles === null || piece.longestMm === null
-                            ? bytes(piece.bytes)
-                            : `${number(piece.triangles)} facets · ${mm(piece.longestMm)}`}
-                        {piece.watertight !== null && (piece.watertight ? ' · watertight' : ' · not closed')}
+                        {tag.triangles === null || tag.longestMm === null
+                            ? bytes(tag.bytes)
+                            : `${number(tag.triangles)} facets · ${mm(tag.longestMm)}`}
+                        {tag.watertight !== null && (tag.watertight ? ' · watertight' : ' · not closed')}
                     </p>
-                    {analysis.underWay && !analysis.ranked ? (
+                    {measuring.underWay && !measuring.isRanked ? (
                         <div className="mt-2" role="status">
                             <progress
                                 className="progress progress-primary h-1 w-full"
-                                value={analysis.percent}
+                                value={measuring.percent}
                                 max={100}
-                                aria-label={analysis.words}
+                                aria-label={measuring.words}
                             />
                             <p className="text-[12px] text-soft">
-                                {analysis.words}, {analysis.percent} %
+                                {measuring.words}, {measuring.percent} %
                             </p>
                         </div>
                     ) : (
                         <p className="mt-2 text-[13px]">
-                            {piece.hours !== null && piece.grams !== null && piece.seenStepUm !== null && piece.layerMm !== null ? (
+                            {choice ? (
                                 <span className="font-semibold">
-                                    {unit(piece.layerMm, 2, 'mm')} · {hours(piece.hours)} · {unit(piece.grams, 0, 'g')} · steps{' '}
-                                    {unit(piece.seenStepUm, 0, 'µm')}
+                                    {unit(choice.layerMm, 2, 'mm')} · {hours(choice.hours)} · {unit(choice.grams, 0, 'g')} · steps{' '}
+                                    {unit(choice.seenStepUm, 0, 'µm')}
                                 </span>
                             ) : (
-                                <span className={analysis.failure ? 'text-error' : 'text-soft'}>
-                                    {analysis.failure ??
-                                        (piece.warnings > 0 ? `${piece.warnings} things noticed about the file` : 'No stance yet')}
+                                <span className={measuring.failure ? 'text-error' : 'text-soft'}>
+                                    {measuring.failure ??
+                                        (piece.warnings > 0
+                                            ? `${counted(piece.warnings, 'thing')} noticed about the file`
+                                            : 'No stance yet')}
                                 </span>
                             )}
                         </p>

@@ -1,7 +1,7 @@
 import { Head, Link } from '@inertiajs/react';
 import { Frame } from '@/components/Frame';
-import { ItemRow } from '@/features/shelf/ItemRow';
-import { KINDS } from '@/features/shelf/kinds';
+import { ItemRow } from '@/shelf/ItemRow';
+import { KINDS } from '@/shelf/kinds';
 import type { Shelf as ShelfData } from '@/types/generated';
 
 export default function Shelf({ shelf }: { shelf: ShelfData }) {

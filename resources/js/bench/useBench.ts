@@ -1,0 +1,55 @@
+import { useRef, useState, type RefObject } from 'react';
+import { useStore } from 'zustand';
+import type { StageHandle } from '@/stage/Stage';
+import type { LayersPage, LookPage, Measuring, SheetPage, Shelf, StandPage, StanceRanking, Workbench } from '@/types/generated';
+import { createUi, type Ui, type UiStore } from './ui';
+import { useMeasuring } from './useMeasuring';
+import { usePlan, type PlanActions } from './usePlan';
+
+export type PieceProps = { bench: Workbench; ranking: StanceRanking | null; shelf: Shelf; told?: string | null };
+
+type Pages = { look: LookPage; stand: StandPage; layers: LayersPage; sheet: SheetPage };
+
+/** Everything a station may know and do. */
+export type Bench = {
+    data: Workbench;
+    ranking: StanceRanking | null;
+    shelf: Shelf;
+    told: string | null;
+    measuring: Measuring;
+    ui: Ui;
+    set: UiStore['setState'];
+    plan: PlanActions;
+    stage: RefObject<StageHandle | null>;
+    /** to a station, when it is open */
+    go: (key: string) => void;
+};
+
+export function useBench({ bench: data, ranking, shelf, told }: PieceProps): Bench {
+    const [store] = useState(() => {
+        const station = fromHash(data);
+        return createUi({ station, tint: station === 'look' ? 'seen' : 'step' });
+    });
+    const ui = useStore(store);
+    const measuring = useMeasuring(data.piece.id, data.measuring);
+    const plan = usePlan(data);
+    const stage = useRef<StageHandle>(null);
+    const go = (key: string): void => {
+        if (data.route.find((r) => r.key === key)?.state === 'shut') return;
+        history.replaceState(history.state, '', `#${key}`);
+        store.setState({ station: key, cutMm: null, layerMm: null, isChart: false });
+    };
+    return { data, ranking, shelf, told: told ?? null, measuring, ui, set: store.setState, plan, stage, go };
+}
+
+/** What a station's page is given; null while there is nothing yet. */
+export function pageOf<K extends keyof Pages>(bench: Bench, key: K): Pages[K] {
+    return bench.data.stations[key] as Pages[K];
+}
+
+/** Where the address says, else the next undecided station, else the last. */
+function fromHash({ route }: Workbench): string {
+    const asked = route.find((s) => `#${s.key}` === window.location.hash && s.state !== 'shut');
+    const open = asked ?? route.find((s) => s.state === 'next') ?? route.filter((s) => s.state !== 'shut').at(-1);
+    return open?.key ?? 'look';
+}

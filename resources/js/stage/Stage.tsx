@@ -1,0 +1,183 @@
+import { useEffect, useImperativeHandle, useMemo, useRef, useState, type Ref } from 'react';
+import { Radios } from '@/components/Radios';
+import { number } from '@/lib/format';
+import type { Layer } from '@/lib/marks';
+import { fetchBytes, readGeometry, readMeasure } from './geometry';
+import { Legend } from './Legend';
+import { MEASURES, measure, type MeasureKey } from './measures';
+import { View, type ViewListener, type ViewState } from './View';
+
+/** What keys do on the stage. */
+export type StageHandle = {
+    tilt: (sideDeg: number, forwardDeg: number) => void;
+    orbit: (turnDeg: number, raiseDeg: number) => void;
+    zoom: (factor: number) => void;
+    home: () => void;
+    face: (way: [number, number, number]) => void;
+    /** takes up the aim that keys move, or puts it away */
+    aim: () => void;
+    isAiming: () => boolean;
+    moveAim: (dx: number, dy: number) => void;
+    pressAim: () => void;
+};
+
+type Props = {
+    ref?: Ref<StageHandle>;
+    geometryUrl: string | null;
+    seenUrl: string | null;
+    /** the measure beside it: thickness, or what a repair touches */
+    extraUrl: string | null;
+    /** marked facets, for the measure “marks” */
+    marks: Layer[];
+    state: ViewState;
+    label: string;
+    /** measures that are there now, beside those that always are */
+    offered: MeasureKey[];
+    /** captions over the panes, left to right */
+    captions: string[];
+    onMeasure: (key: MeasureKey) => void;
+    on: ViewListener;
+};
+
+type Loading = { kind: 'waiting' } | { kind: 'loading' } | { kind: 'ready' } | { kind: 'failed'; why: string };
+
+/** The piece on its ruled sheet, with the tint switch and the legend. Loads geometry once and feeds the view. */
+export function Stage({ ref, geometryUrl, seenUrl, extraUrl, marks, state: given, label, offered, captions, onMeasure, on }: Props) {
+    const host = useRef<HTMLDivElement>(null);
+    const view = useRef<View | null>(null);
+    // the same state, said again, must not redraw anything
+    const key = JSON.stringify(given);
+    const state = useMemo(() => JSON.parse(key) as ViewState, [key]);
+    const latest = useRef({ state, on });
+    const [loading, setLoading] = useState<Loading>({ kind: 'waiting' });
+
+    useEffect(() => {
+        latest.current = { state, on };
+    });
+    useEffect(() => view.current?.update(state), [state]);
+
+    useEffect(() => {
+        if (!geometryUrl || !host.current) return;
+        const stop = new AbortController();
+        const at = host.current;
+        const load = async (): Promise<void> => {
+            setLoading({ kind: 'loading' });
+            try {
+                const geometry = await fetchBytes(geometryUrl, stop.signal);
+                if (stop.signal.aborted) return;
+                view.current = new View(at, readGeometry(geometry), null, latest.current.state, {
+                    onSightDragged: (...what) => latest.current.on.onSightDragged(...what),
+                    onTurned: (...what) => latest.current.on.onTurned(...what),
+                    onGesture: (...what) => latest.current.on.onGesture(...what),
+                });
+                setLoading({ kind: 'ready' });
+            } catch (error) {
+                if (!stop.signal.aborted) setLoading({ kind: 'failed', why: (error as Error).message });
+            }
+        };
+        void load();
+        const watch = new ResizeObserver(() => view.current?.resize());
+        watch.observe(at);
+        return () => {
+            stop.abort();
+            watch.disconnect();
+            view.current?.dispose();
+            view.current = null;
+        };
+    }, [geometryUrl]);
+
+    const isReady = loading.kind === 'ready';
+    const isMarks = state.measure === 'marks';
+    useValues(isReady, seenUrl, (values) => view.current?.setValues('seen', values));
+    useValues(isReady && !isMarks, extraUrl, (values) => view.current?.setValues('extra', values));
+    useEffect(() => {
+        if (isReady && isMarks) view.current?.setMarks(marks);
+    }, [marks, isReady, isMarks]);
+
+    useImperativeHandle(ref, () => ({
+        tilt: (side, forward) => view.current?.tilt(side, forward),
+        orbit: (turn, raise) => view.current?.camera.orbit(turn, raise),
+        zoom: (factor) => view.current?.camera.zoom(factor),
+        home: () => view.current?.home(),
+        face: (way) => view.current?.face(way),
+        aim: () => view.current?.aim.set(!view.current.aim.isOn),
+        isAiming: () => view.current?.aim.isOn ?? false,
+        moveAim: (dx, dy) => view.current?.aim.move(dx, dy),
+        pressAim: () => view.current?.aim.press(),
+    }));
+
+    return (
+        <div
+            ref={host}
+            role="group"
+            aria-label={label}
+            data-stage={loading.kind}
+            className="relative h-full min-h-0 min-w-0 overflow-hidden"
+            style={{ background: 'radial-gradient(ellipse at 50% 40%, var(--stage-near), var(--stage-far))' }}
+        >
+            <Radios
+                label="Tint the piece by"
+                className="absolute top-3 left-3 flex flex-wrap gap-0.5 rounded-md border border-base-300 bg-base-100 p-1"
+                options={MEASURES.filter((m) => !m.onDemand || m.key === state.measure || offered.includes(m.key)).map((m) => ({
+                    key: m.key,
+                    show: m.label,
+                }))}
+                value={state.measure}
+                onPick={onMeasure}
+                optionClass={(isOn) =>
+                    `rounded px-2.5 py-1 text-[13px] ${isOn ? 'bg-secondary font-semibold text-secondary-content' : 'text-soft hover:text-base-content'}`
+                }
+            />
+            {isReady && !state.isShelf && (
+                <p className="absolute right-3 bottom-2 rounded bg-base-100/80 px-1.5 text-[11px] text-soft">
+                    plate {number(state.bedMm[0])} × {number(state.bedMm[1])} mm, ruled in 10 mm
+                </p>
+            )}
+            {captions.length > 1 && (
+                <div className="pointer-events-none absolute inset-x-0 top-14 flex">
+                    {captions.map((caption, i) => (
+                        <p key={i} className={`flex-1 px-4 text-center font-serif text-[15px] ${i > 0 ? 'border-l border-base-300' : ''}`}>
+                            {caption}
+                        </p>
+                    ))}
+                </div>
+            )}
+            {isReady ? (
+                <Legend
+                    marked={marks}
+                    measure={measure(state.measure)}
+                    layerMm={state.layerMm}
+                    limitDeg={state.limitDeg}
+                    isShort={captions.length > 1}
+                />
+            ) : (
+                <div className="absolute inset-0 grid place-items-center px-8 text-center">
+                    <p className="font-serif text-lg text-soft" role="status">
+                        {loading.kind === 'failed'
+                            ? `The picture could not be drawn. ${loading.why} The numbers beside it are not touched by that.`
+                            : loading.kind === 'loading'
+                              ? 'Setting the stage…'
+                              : 'The piece appears here as soon as it is read.'}
+                    </p>
+                </div>
+            )}
+        </div>
+    );
+}
+
+/** Values of the facets from an address; none where there is none. */
+function useValues(isWanted: boolean, url: string | null, put: (values: Uint8Array | null) => void): void {
+    const latest = useRef(put);
+    useEffect(() => {
+        latest.current = put;
+    });
+    useEffect(() => {
+        if (!isWanted) return;
+        if (!url) return latest.current(null);
+        const stop = new AbortController();
+        fetchBytes(url, stop.signal)
+            .then((bytes) => stop.signal.aborted || latest.current(readMeasure(bytes)))
+            .catch(() => undefined);
+        return () => stop.abort();
+    }, [isWanted, url]);
+}

@@ -1,0 +1,254 @@
+import * as THREE from 'three';
+import type { Gesture, Layer, MarkTool } from '@/lib/marks';
+import { Camera } from './Camera';
+import type { StageMesh } from './geometry';
+import { emptyGroup } from './layers/dispose';
+import { Eyes, type Handle, type Sight } from './layers/Eyes';
+import { Piece, type Tint } from './layers/Piece';
+import { rulePlate } from './layers/Plate';
+import { Picking } from './Picking';
+import { Aim } from './tools/Aim';
+import { Brush } from './tools/Brush';
+import { Eye } from './tools/Eye';
+import { Grip } from './tools/Grip';
+import { Pointer } from './tools/Pointer';
+import { Hands } from './tools/Tool';
+import { Window } from './tools/Window';
+
+export type Pane = { up: [number, number, number]; front: [number, number, number] | null; liftMm?: number; turnDeg?: number };
+
+export type ViewListener = {
+    onSightDragged: (handle: Handle, deg: number, isDone: boolean) => void;
+    /** the piece was turned by hand: the direction of the file that is up now */
+    onTurned: (up: [number, number, number], isDone: boolean) => void;
+    /** something was pointed at to be marked */
+    onGesture: (gesture: Gesture) => void;
+};
+
+export type ViewState = Tint & {
+    panes: Pane[];
+    layerMm: number;
+    bedMm: [number, number];
+    /** show where the viewers stand (piece on its shelf) instead of the plate */
+    isShelf: boolean;
+    sight: Sight;
+    /** the piece is in the hand: dragging it turns it */
+    isHeld: boolean;
+    /** marking: the tool in the hand */
+    brush: { tool: MarkTool; radiusMm: number } | null;
+};
+
+const TURN_MS = 180;
+
+/**
+ * The stage: one piece, one or two panes, drawn only when something changed. Plate frame: Z up, plate at z = 0. React tells it the
+ * state; it tells back what the hands did.
+ */
+export class View {
+    readonly camera: Camera;
+    readonly aim: Aim;
+    private readonly renderer: THREE.WebGLRenderer;
+    private readonly scene = new THREE.Scene();
+    private readonly plate = new THREE.Group();
+    private readonly piece: Piece;
+    private readonly eyes: Eyes;
+    private readonly tools: { eye: Eye; grip: Grip; brush: Brush; pointer: Pointer; window: Window };
+    private readonly hands: Hands;
+    private shown: THREE.Quaternion[] = [];
+    private turning: { from: THREE.Quaternion[]; since: number } | null = null;
+    private frame = 0;
+
+    constructor(
+        private readonly host: HTMLElement,
+        mesh: StageMesh,
+        seen: Uint8Array | null,
+        private state: ViewState,
+        private readonly listener: ViewListener,
+    ) {
+        this.renderer = new THREE.WebGLRenderer({ antialias: true, alpha: true, preserveDrawingBuffer: true });
+        this.renderer.setPixelRatio(Math.min(window.devicePixelRatio, 2));
+        const canvas = this.renderer.domElement;
+        canvas.setAttribute('aria-hidden', 'true');
+        host.prepend(canvas);
+        this.piece = new Piece(mesh, seen);
+        this.eyes = new Eyes(this.piece.radius);
+        this.tools = this.makeTools(canvas, (this.camera = this.makeCamera(canvas)));
+        const { eye, grip, brush, pointer, window: frame } = this.tools;
+        this.hands = new Hands(canvas, [eye, grip, brush, frame, pointer], { onHold: (isHeld) => this.camera.hold(isHeld) });
+        this.aim = new Aim(canvas, this.hands);
+        this.scene.add(this.plate, this.eyes.group, this.piece.group, brush.ring);
+        globalThis.addEventListener('wrenlo-theme', this.repaint);
+        this.repaint();
+        this.update(state, false);
+        this.home();
+        this.resize();
+    }
+
+    private makeCamera(canvas: HTMLElement): Camera {
+        return new Camera(canvas, () => this.draw());
+    }
+
+    private makeTools(canvas: HTMLElement, { eye: camera }: Camera): View['tools'] {
+        const picking = new Picking(canvas, camera, this.piece.group, this.piece.geometry);
+        const onGesture = (gesture: Gesture): void => this.listener.onGesture(gesture);
+        const draw = (): void => this.draw();
+        return {
+            eye: new Eye(canvas, camera, this.eyes, { onMove: (...what) => this.listener.onSightDragged(...what), draw }),
+            grip: new Grip(picking, camera, this.piece.group, {
+                onTurn: (q, isDone) => this.turnTo(new THREE.Vector3(0, 0, 1).applyQuaternion(q.clone().invert()), isDone),
+                onFacet: (facet) => this.turnTo(this.piece.normalOf(facet).negate(), true),
+            }),
+            brush: new Brush(picking, camera, {
+                onGesture,
+                onTrail: (places) => (this.piece.trail(places, this.state.brush?.radiusMm ?? 0), this.draw()),
+                draw,
+            }),
+            pointer: new Pointer(picking, onGesture),
+            window: new Window(canvas, picking, camera, this.piece.group, onGesture),
+        };
+    }
+
+    setValues(name: 'seen' | 'extra', values: Uint8Array | null): void {
+        this.piece.setValues(name, values);
+        this.draw();
+    }
+
+    setMarks(marked: Layer[]): void {
+        this.piece.setMarks(marked);
+        this.draw();
+    }
+
+    update(state: ViewState, animate = true): void {
+        const still = !animate || matchMedia('(prefers-reduced-motion: reduce)').matches;
+        const before = this.state;
+        this.state = state;
+        const goals = state.panes.map(stanceOf);
+        const changed = goals.some((q, i) => !this.shown[i] || this.shown[i].angleTo(q) > 1e-4) || goals.length !== this.shown.length;
+        const glides = changed && !still && !state.isHeld && this.shown.length === goals.length;
+        this.turning = glides ? { from: this.shown.map((q) => q.clone()), since: performance.now() } : null;
+        if (!this.turning) this.shown = goals;
+        this.piece.tint(state);
+        this.takeTools(state);
+        this.build();
+        if (before.isShelf !== state.isShelf || Boolean(before.brush) !== Boolean(state.brush)) this.home();
+        this.draw();
+    }
+
+    private takeTools({ isHeld, isShelf, brush }: ViewState): void {
+        const { eye, grip, brush: painter, pointer, window: frame } = this.tools;
+        eye.isOn = isShelf && !brush;
+        grip.isOn = isHeld;
+        painter.take(brush?.tool === 'brush', brush?.radiusMm ?? 1);
+        frame.isOn = brush?.tool === 'window';
+        pointer.isOn = Boolean(brush) && !painter.isOn && !frame.isOn;
+        this.renderer.domElement.style.cursor = brush ? 'crosshair' : '';
+        if (!brush) this.aim.set(false);
+    }
+
+    private build(): void {
+        rulePlate(this.plate, this.state.isShelf ? [this.piece.radius * 3, this.piece.radius * 3] : this.state.bedMm);
+        this.eyes.build(this.tools.eye.isOn, this.state.sight);
+    }
+
+    /** Walks round to where a direction of the file looks at the viewer. */
+    face(way: [number, number, number]): void {
+        this.camera.face(new THREE.Vector3(...way).applyQuaternion(this.shown[0] ?? new THREE.Quaternion()));
+    }
+
+    /** Back to the view from the viewers' side. */
+    home = (): void =>
+        this.camera.home(
+            this.piece.radius,
+            this.piece.heightMm(this.shown[0] ?? new THREE.Quaternion()),
+            this.state.isShelf && !this.state.brush,
+        );
+
+    /** Tells of a turn; the state that comes back draws it. */
+    private turnTo(up: THREE.Vector3, isDone: boolean): void {
+        const { x, y, z } = up.normalize();
+        this.listener.onTurned([x, y, z], isDone);
+    }
+
+    /** Turns the piece in the hand by keys. */
+    tilt(sideDeg: number, forwardDeg: number): void {
+        if (!this.state.isHeld) return;
+        const q = this.tools.grip.turnedBy(this.shown[0] ?? new THREE.Quaternion(), sideDeg, forwardDeg);
+        this.turnTo(new THREE.Vector3(0, 0, 1).applyQuaternion(q.invert()), true);
+    }
+
+    resize = (): void => {
+        const { clientWidth: w, clientHeight: h } = this.host;
+        if (w === 0 || h === 0) return;
+        this.renderer.setSize(w, h, false);
+        this.renderer.domElement.style.width = '100%';
+        this.renderer.domElement.style.height = '100%';
+        this.draw();
+    };
+
+    private repaint = (): void => {
+        this.piece.repaint();
+        this.build();
+        this.draw();
+    };
+
+    private draw = (): void => {
+        if (!this.frame) this.frame = requestAnimationFrame(this.render);
+    };
+
+    private render = (): void => {
+        this.frame = 0;
+        this.glide();
+        const canvas = this.renderer.domElement;
+        const ratio = this.renderer.getPixelRatio();
+        const [w, h] = [canvas.width / ratio, canvas.height / ratio];
+        const each = w / this.shown.length;
+        const eye = this.camera.eye;
+        this.renderer.setScissorTest(true);
+        this.shown.forEach((q, i) => {
+            this.piece.place(q, this.state.panes[i]?.liftMm ?? 0);
+            this.renderer.setViewport(i * each, 0, each, h);
+            this.renderer.setScissor(i * each, 0, each, h);
+            eye.aspect = each / h;
+            eye.zoom = Math.min(1, each / h / 0.95); // a narrow pane shows the whole piece, too
+            eye.updateProjectionMatrix();
+            this.renderer.render(this.scene, eye);
+        });
+    };
+
+    /** The way from the stance before to this one. */
+    private glide(): void {
+        if (!this.turning) return;
+        const t = Math.min(1, (performance.now() - this.turning.since) / TURN_MS);
+        const from = this.turning.from;
+        this.shown = this.state.panes.map((p, i) => {
+            const goal = stanceOf(p);
+            return (from[i] ?? goal).clone().slerp(goal, t * (2 - t));
+        });
+        if (t >= 1) this.turning = null;
+        else this.draw();
+    }
+
+    dispose(): void {
+        cancelAnimationFrame(this.frame);
+        globalThis.removeEventListener('wrenlo-theme', this.repaint);
+        this.aim.set(false);
+        this.hands.dispose();
+        emptyGroup(this.scene);
+        this.camera.dispose();
+        this.renderer.dispose();
+        this.renderer.domElement.remove();
+    }
+}
+
+/** The turn that brings `up` to +Z; with a front it also faces the viewers at −Y. */
+export function stanceOf(pane: Pane): THREE.Quaternion {
+    const up = new THREE.Vector3(...pane.up).normalize();
+    const z = new THREE.Vector3(0, 0, 1);
+    if (!pane.front) {
+        const about = new THREE.Quaternion().setFromAxisAngle(z, THREE.MathUtils.degToRad(pane.turnDeg ?? 0));
+        return about.multiply(new THREE.Quaternion().setFromUnitVectors(up, z));
+    }
+    const across = new THREE.Vector3().crossVectors(up, new THREE.Vector3(...pane.front)).normalize();
+    const back = new THREE.Vector3().crossVectors(up, across);
+    return new THREE.Quaternion().setFromRotationMatrix(new THREE.Matrix4().makeBasis(across, back, up)).invert();
+}

@@ -13,7 +13,7 @@ export default defineConfig({
         react(),
         tailwindcss(),
     ],
-    resolve: { alias: { '@': '/resources/js' } },
+    resolve: { alias: { '@': '/resources/js', ...(isTest && { '@inertiajs/react': '/resources/js/test/inertia.tsx' }) } },
     build: {
         chunkSizeWarningLimit: 900,
         rolldownOptions: {
@@ -27,5 +27,5 @@ export default defineConfig({
             },
         },
     },
-    test: { environment: 'jsdom', include: ['resources/js/**/*.test.{ts,tsx}'], globals: false },
+    test: { environment: 'jsdom', isolate: false, clearMocks: true, include: ['resources/js/**/*.test.{ts,tsx}'], globals: false },
 } as Parameters<typeof defineConfig>[0]);

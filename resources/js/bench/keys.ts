@@ -20,7 +20,7 @@ const ARROWS: [string, string, string, number, number][] = [
 /** All keys of the page: the station’s own first, so that what is open over it takes a key before the page does. */
 export function pageKeys(bench: Bench, views: StationView[], current: StationView): Shortcut[] {
     const { data, set, ui, plan } = bench;
-    const stage = () => bench.stage.current;
+    const { stage } = bench;
     const heightMm = current.strip?.heightMm ?? 0;
     const cut = (layers: number): void => {
         if (!current.strip) return;

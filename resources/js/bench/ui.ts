@@ -19,5 +19,14 @@ export type Ui = {
 
 export type UiStore = ReturnType<typeof createUi>;
 
-export const createUi = (initial: Pick<Ui, 'station' | 'tint'> & Partial<Ui>) =>
-    createStore<Ui>(() => ({ cutMm: null, isHelpOpen: false, stanceId: null, against: null, isChart: false, layerMm: null, ...initial }));
+export const createUi = (station: string) =>
+    createStore<Ui>(() => ({
+        station,
+        tint: 'plain',
+        cutMm: null,
+        isHelpOpen: false,
+        stanceId: null,
+        against: null,
+        isChart: false,
+        layerMm: null,
+    }));

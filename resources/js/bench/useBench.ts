@@ -1,4 +1,4 @@
-import { useRef, useState, type RefObject } from 'react';
+import { useCallback, useRef, useState } from 'react';
 import { useStore } from 'zustand';
 import type { StageHandle } from '@/stage/Stage';
 import type { LayersPage, LookPage, Measuring, SheetPage, Shelf, StandPage, StanceRanking, Workbench } from '@/types/generated';
@@ -20,26 +20,27 @@ export type Bench = {
     ui: Ui;
     set: UiStore['setState'];
     plan: PlanActions;
-    stage: RefObject<StageHandle | null>;
+    /** what can be asked of the stage, once it is there */
+    stage: () => StageHandle | null;
+    onStage: (handle: StageHandle | null) => void;
     /** to a station, when it is open */
     go: (key: string) => void;
 };
 
 export function useBench({ bench: data, ranking, shelf, told }: PieceProps): Bench {
-    const [store] = useState(() => {
-        const station = fromHash(data);
-        return createUi({ station, tint: station === 'look' ? 'seen' : 'step' });
-    });
+    const [store] = useState(() => createUi(fromHash(data)));
     const ui = useStore(store);
     const measuring = useMeasuring(data.piece.id, data.measuring);
     const plan = usePlan(data);
-    const stage = useRef<StageHandle>(null);
+    const held = useRef<StageHandle>(null);
+    const stage = useCallback(() => held.current, []);
+    const onStage = useCallback((handle: StageHandle | null): void => void (held.current = handle), []);
     const go = (key: string): void => {
         if (data.route.find((r) => r.key === key)?.state === 'shut') return;
         history.replaceState(history.state, '', `#${key}`);
         store.setState({ station: key, cutMm: null, layerMm: null, isChart: false });
     };
-    return { data, ranking, shelf, told: told ?? null, measuring, ui, set: store.setState, plan, stage, go };
+    return { data, ranking, shelf, told: told ?? null, measuring, ui, set: store.setState, plan, stage, onStage, go };
 }
 
 /** What a station's page is given; null while there is nothing yet. */

@@ -1,45 +1,43 @@
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
+import { router } from '@inertiajs/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import { status } from '@/test/samples';
+import { measuring } from '@/test/samples';
 import { Safety } from './Safety';
 import { Working } from './Working';
-
-const { reload } = vi.hoisted(() => ({ reload: vi.fn() }));
-vi.mock('@inertiajs/react', () => ({ router: { reload, delete: vi.fn() } }));
 
 afterEach(() => {
     cleanup();
     vi.unstubAllGlobals();
 });
 
-describe('an analysis that is not done', () => {
+describe('a measurement that is not done', () => {
     it('shows words, per cent and a way to stop', async () => {
-        const fetch = vi.fn(async () => ({ ok: true, json: async () => status({ state: 'cancelled' }) }));
+        const fetch = vi.fn(async () => ({ ok: true, json: async () => measuring({ state: 'cancelled' }) }));
         vi.stubGlobal('fetch', fetch);
         render(
             <Working
                 pieceId={7}
-                analysis={status({ state: 'running', underWay: true, percent: 42, words: 'Trying 2,000 ways to stand' })}
+                measuring={measuring({ state: 'running', underWay: true, percent: 42, words: 'Trying 2,000 ways to stand' })}
             />,
         );
         expect(screen.getByRole('progressbar').getAttribute('value')).toBe('42');
         expect(screen.getByText('Trying 2,000 ways to stand.')).toBeTruthy();
         fireEvent.click(screen.getByRole('button', { name: 'Stop' }));
-        await vi.waitFor(() => expect(reload).toHaveBeenCalled());
-        expect(fetch).toHaveBeenCalledWith('/pieces/7/analysis', expect.objectContaining({ method: 'DELETE' }));
+        await vi.waitFor(() => expect(router.reload).toHaveBeenCalled());
+        expect(fetch).toHaveBeenCalledWith('/pieces/7/measuring', expect.objectContaining({ method: 'DELETE' }));
     });
     it('gives the sentence of a failure and the one thing to do', () => {
         render(
             <Working
                 pieceId={7}
-                analysis={status({ state: 'failed', words: 'The file could not be read', failure: 'The file ends at byte 9,000.' })}
+                measuring={measuring({ state: 'failed', words: 'The file could not be read', failure: 'The file ends at byte 9,000.' })}
             />,
         );
         expect(screen.getByRole('alert').textContent).toContain('The file ends at byte 9,000.');
         expect(screen.getByRole('button', { name: 'Try again' })).toBeTruthy();
     });
     it('offers a new start after a stop', () => {
-        render(<Working pieceId={7} analysis={status({ state: 'cancelled', words: 'Stopped at your wish' })} />);
+        render(<Working pieceId={7} measuring={measuring({ state: 'cancelled', words: 'Stopped at your wish' })} />);
         expect(screen.getByRole('button', { name: 'Start again' })).toBeTruthy();
         expect(screen.queryByRole('alert')).toBeNull();
     });

@@ -20,7 +20,7 @@ const nothing = (): void => undefined;
 /** The workbench: whatever the stations bring, put together. */
 export default function Piece(props: PieceProps) {
     const bench = useBench(props);
-    const { data, ui, set, measuring } = bench;
+    const { data, ui, set, measuring, onStage } = bench;
     const views = useStations(bench);
     const view = views.find((v) => v.key === ui.station) ?? (views[0] as StationView);
     const keys = pageKeys(bench, views, view);
@@ -42,7 +42,7 @@ export default function Piece(props: PieceProps) {
                     {view.beside}
                     <Suspense fallback={<div className="grid place-items-center font-serif text-soft">Setting the stage…</div>}>
                         <Stage
-                            ref={bench.stage}
+                            ref={onStage}
                             geometryUrl={data.stage.geometry}
                             seenUrl={data.stage.seen}
                             extraUrl={stage.extra ?? null}
@@ -97,12 +97,12 @@ export default function Piece(props: PieceProps) {
 
 /** Coming to a station its own tint is taken up; what was open over the one before is let go. */
 function useArrivals(view: StationView, set: (ui: { tint: StationView['tint'] }) => void): void {
-    const last = useRef(view);
+    const last = useRef<StationView>(null);
     useEffect(() => {
         const before = last.current;
         last.current = view;
-        if (before.key === view.key) return;
-        before.leave?.();
-        if (view.tint === 'seen' || before.tint === 'seen') set({ tint: view.tint });
+        if (before?.key === view.key) return;
+        before?.leave?.();
+        if (before?.tint !== view.tint) set({ tint: view.tint });
     });
 }

@@ -33,7 +33,7 @@ export class Picking {
         this.bvh ??= new MeshBVH(this.geometry, { indirect: true });
         this.piece.updateMatrixWorld();
         const ray = rayAt(this.canvas, this.camera, e).applyMatrix4(this.piece.matrixWorld.clone().invert());
-        const hit = this.bvh.raycastFirst(ray, THREE.FrontSide);
+        const hit = this.bvh.raycastFirst(ray, THREE.DoubleSide);
         if (!hit || typeof hit.faceIndex !== 'number') return null;
         return { facet: hit.faceIndex, local: hit.point.clone(), point: this.piece.localToWorld(hit.point.clone()) };
     }

@@ -2,7 +2,7 @@ import type { ReactNode } from 'react';
 import type { Shortcut } from '@/lib/keys';
 import type { Layer } from '@/lib/marks';
 import type { MeasureKey } from '@/stage/measures';
-import type { Pane, ViewListener, ViewState } from '@/stage/View';
+import type { ViewListener, ViewState } from '@/stage/View';
 
 /** What a station wants on the stage. */
 export type StageWish = Pick<ViewState, 'panes' | 'isShelf'> &

@@ -1,82 +1,91 @@
 import { KINDS } from '@/lib/marks';
 import type {
-    AnalysisStatus,
     CriterionInfo,
+    DisplayChoice,
+    Headline,
     LayerChoice,
+    LayersPage,
+    LookPage,
     MarkList,
+    Measuring,
     MeshFacts,
+    PieceTag,
     PresetInfo,
+    SheetPage,
     Sightline,
     Stance,
+    StanceNumbers,
     StanceRanking,
+    StandPage,
     ThicknessReport,
     Workbench,
 } from '@/types/generated';
 
 /** Made-up values for tests of the interface. */
-export function stance(over: Partial<Stance> = {}): Stance {
+const numbers: StanceNumbers = {
+    height_mm: 148,
+    overhang_area_mm2: 500,
+    support_to_plate_mm3: 15200,
+    step_mean_mm: 0.06,
+    seen_step_mean_mm: 0.045,
+    seen_step_mm: 0.038,
+    terrace_area_mm2: 40,
+    seen_terrace_area_mm2: 12,
+    flat_up_area_mm2: 5,
+    plate_contact_mm2: 480,
+    wall_area_mm2: 9000,
+    skin_area_mm2: 700,
+    support_mm3: 19200,
+    scar_area_mm2: 300,
+    landing_area_mm2: 20,
+    seen_scar_mm2: 96,
+    marked_contact_mm2: 0,
+    islands: 2,
+    trapped_contacts: 0,
+    seen_seam_mm: 12,
+    weakest_member_mm2: 8.4,
+    topple_margin_mm: 9.4,
+    topple_margin_supported_mm: 12,
+    topple_stages_mm: 6.1,
+    brim_mm: 5,
+    raft: false,
+    slenderness: 7.9,
+    speed_cap_mm_s: 40,
+    fits_bed: true,
+    turn_deg: 90,
+    tips_turned_mm_s2: 2400,
+    tips_unturned_mm_s2: 600,
+    hours: 7.66,
+    grams: 61,
+    layers: 740,
+    exact: true,
+};
+
+export function stance(over: Partial<Omit<Stance, 'numbers'>> = {}, own: Partial<StanceNumbers> = {}): Stance {
     return {
-        id: 11,
+        id: 's11',
         rank: 1,
         score: 0.1,
         up: [0, 0, 1],
+        liftMm: 0,
+        turnDeg: 90,
         lean: 'upright',
         origin: 'file',
-        liftMm: 0,
         reason: 'Upright has *3* of it.',
-        exact: true,
         picture: null,
         values: { step: 38, scar: 96 },
-        heightMm: 148,
-        overhangMm2: 500,
-        supportCm3: 19.2,
-        scarMm2: 300,
-        landingMm2: 20,
-        seenScarMm2: 96,
-        islands: 2,
-        stepUm: 60,
-        seenStepUm: 38,
-        terraceMm2: 40,
-        seenTerraceMm2: 12,
-        flatUpMm2: 5,
-        contactMm2: 480,
-        toppleMm: 9.4,
-        toppleSupportedMm: 12,
-        hours: 7.66,
-        grams: 61,
-        seenSeamMm: 12,
-        weakestMm2: 8.4,
-        trapped: 0,
-        stagesMm: 6.1,
-        brimMm: 5,
-        raft: false,
-        slenderness: 7.9,
-        turnDeg: 90,
-        fitsBed: true,
-        tipsTurnedMmS2: 2400,
-        tipsUnturnedMmS2: 600,
-        speedCapMmS: 40,
-        markedContactMm2: 0,
-        layers: 740,
+        numbers: { ...numbers, ...own },
         ...over,
     };
 }
 
-export const other = stance({
-    id: 12,
-    rank: 2,
-    lean: 'leaning 28° back',
-    origin: 'sphere',
-    exact: false,
-    seenStepUm: 41,
-    seenScarMm2: 410,
-    supportCm3: 8.1,
-    toppleMm: -2,
-    hours: 6.83,
-});
+export const other = stance(
+    { id: 's12', rank: 2, lean: 'leaning 28° back', origin: 'sphere' },
+    { exact: false, seen_step_mm: 0.041, seen_scar_mm2: 410, support_mm3: 8100, topple_margin_mm: -2, hours: 6.83 },
+);
 
 export function ranking(stances: Stance[] = [stance(), other]): StanceRanking {
-    return { searched: 2384, proven: stances.filter((s) => s.exact).length, stances };
+    return { searched: 2384, proven: stances.filter((s) => s.numbers.exact).length, drawn: stances.length, stances };
 }
 
 export const criteria: CriterionInfo[] = [
@@ -125,57 +134,81 @@ export function facts(over: Partial<MeshFacts> = {}): MeshFacts {
 }
 
 export function sightline(over: Partial<Sightline> = {}): Sightline {
-    const modes = [
+    const modes: DisplayChoice[] = [
         { key: 'shelf', label: 'On a shelf, from the front', spreadDeg: 70, eyeDeg: 17.5 },
         { key: 'wall', label: 'On a wall', spreadDeg: 60, eyeDeg: 0 },
     ];
     return { mode: 'shelf', spreadDeg: 70, eyeDeg: 17.5, seenCm2: 52.3, neverCm2: 26.1, modes, ...over };
 }
 
-export function status(over: Partial<AnalysisStatus> = {}): AnalysisStatus {
+export function measuring(over: Partial<Measuring> = {}): Measuring {
     return {
-        id: 3,
         state: 'done',
         underWay: false,
-        ranked: true,
+        isRanked: true,
         percent: 100,
         words: 'All stances proven',
         failureCode: null,
         failure: null,
-        layerMm: 0.2,
-        limitDeg: 45,
         ...over,
     };
 }
 
+export const tag: PieceTag = {
+    id: 7,
+    name: 'Curlew',
+    fileName: 'curlew.stl',
+    bytes: 3e6,
+    triangles: 60648,
+    longestMm: 155,
+    watertight: true,
+    savedAt: '2026-11-25T02:00:00Z',
+};
+
+export const headline = (key: string, over: Partial<Headline> = {}): Headline => ({
+    key,
+    name: key,
+    figure: '',
+    state: 'open',
+    detail: null,
+    again: null,
+    ...over,
+});
+
+export const standPage = (over: Partial<StandPage> = {}): StandPage => ({
+    weights: { step: 70, scar: 90 },
+    stanceId: null,
+    pinnedId: null,
+    taken: null,
+    criteria,
+    presets,
+    others: [],
+    ...over,
+});
+
 export function bench(over: Partial<Workbench> = {}): Workbench {
     return {
-        id: 7,
-        name: 'Curlew',
-        fileName: 'curlew.stl',
-        bytes: 3e6,
-        scale: 1,
-        mirror: null,
-        shownUp: [0, 0, 1],
-        front: [0, -1, 0],
-        sight: sightline(),
-        analysis: status(),
-        mesh: facts(),
-        geometry: null,
-        seen: null,
-        marks: markList(),
-        thickness: thickness(),
-        weights: { step: 70, scar: 90 },
-        stanceId: null,
-        pinnedId: null,
-        choice: null,
-        printerId: 1,
-        nozzleId: 1,
-        filamentId: 1,
-        nozzleMm: 0.4,
-        lineMm: 0.45,
-        bedMm: [220, 220, 250],
-        savedAt: '2026-11-25T02:00:00Z',
+        piece: tag,
+        plan: { id: 5, name: 'Plan A', isCurrent: true, version: 3, undo: null, redo: null },
+        plans: [],
+        measuring: measuring(),
+        route: ['look', 'stand', 'layers', 'sheet'].map((key) => headline(key)),
+        stage: { geometry: null, seen: null, lineMm: 0.45, bedMm: [220, 220, 250], layerMm: 0.2, limitDeg: 45 },
+        stations: {
+            look: {
+                scale: 1,
+                mirror: null,
+                shownUp: [0, 0, 1],
+                front: [0, -1, 0],
+                sight: sightline(),
+                mesh: facts(),
+                marks: markList(),
+                thickness: thickness(),
+            } satisfies LookPage,
+            stand: standPage(),
+            layers: { choices: layers, chosenMm: null, nozzleMm: 0.4 } satisfies LayersPage,
+            sheet: { printerId: 1, nozzleId: 1, filamentId: 1, choice: null } satisfies SheetPage,
+        },
         ...over,
     };
 }
@@ -194,24 +227,5 @@ export function markList(over: Partial<MarkList> = {}): MarkList {
 }
 
 export function thickness(over: Partial<ThicknessReport> = {}): ThicknessReport {
-    return {
-        state: 'none',
-        underWay: false,
-        percent: 0,
-        words: '',
-        failure: null,
-        tint: null,
-        samples: 0,
-        sampledShare: 0,
-        knownShare: 0,
-        minMm: 0,
-        medianMm: 0,
-        underNoteMm2: 0,
-        areaMm2: 0,
-        binMm: 0.1,
-        histogramMm2: [],
-        nozzles: [],
-        members: [],
-        ...over,
-    };
+    return { state: null, underWay: false, percent: 0, words: '', failure: null, tint: null, numbers: null, ...over };
 }

@@ -41,7 +41,8 @@ export class Aim {
         this.y = Math.max(0, Math.min(this.canvas.clientHeight, this.y + dy));
         this.cross.style.left = `${this.x}px`;
         this.cross.style.top = `${this.y}px`;
-        this.hands.isDragging ? this.hands.drag(this.at()) : this.hands.hover(this.at());
+        if (this.hands.isDragging) this.hands.drag(this.at());
+        else this.hands.hover(this.at());
     }
 
     press(): void {

@@ -1,6 +1,11 @@
 import * as THREE from 'three';
-import { beforeEach, describe, expect, it, vi } from 'vitest';
-import { Brush, windowOf } from './Brush';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { Picking } from '../Picking';
+import { Aim } from './Aim';
+import { Brush } from './Brush';
+import { Pointer } from './Pointer';
+import { Hands } from './Tool';
+import { Window, windowOf } from './Window';
 
 /** Looks straight down on a plate of 200 × 200 mm that was moved by (10, 0, 0) and turned by a quarter. */
 function setUp() {
@@ -13,20 +18,28 @@ function setUp() {
     camera.lookAt(0, 0, 0);
     camera.updateMatrixWorld();
     const piece = new THREE.Group();
-    piece.add(new THREE.Mesh(new THREE.PlaneGeometry(200, 200).toNonIndexed(), new THREE.MeshBasicMaterial()));
+    const plane = new THREE.PlaneGeometry(200, 200).toNonIndexed();
+    piece.add(new THREE.Mesh(plane, new THREE.MeshBasicMaterial()));
     piece.position.set(10, 0, 0);
     piece.rotation.z = Math.PI / 2;
     piece.updateMatrixWorld(true);
-    const on = { onGesture: vi.fn(), onTrail: vi.fn(), draw: vi.fn() };
-    const brush = new Brush(canvas, camera, piece, on);
+    Object.defineProperties(canvas, { clientWidth: { value: 400 }, clientHeight: { value: 400 } });
+    const on = { onGesture: vi.fn(), onTrail: vi.fn(), draw: vi.fn(), onHold: vi.fn() };
+    const picking = new Picking(canvas, camera, piece, plane);
+    const brush = new Brush(picking, camera, on);
+    const pointer = new Pointer(picking, on.onGesture);
+    const frame = new Window(canvas, picking, camera, piece, on.onGesture);
+    const hands = new Hands(canvas, [brush, pointer, frame], on);
+    const aim = new Aim(canvas, hands);
     const event = (type: string, x: number, y: number, more: object = {}): PointerEvent =>
         Object.assign(new Event(type), { clientX: 200 + x, clientY: 200 - y, button: 0, buttons: 1, ...more }) as unknown as PointerEvent;
-    return { canvas, camera, piece, parent, on, brush, event };
+    return { canvas, camera, piece, parent, on, brush, pointer, frame, hands, aim, event };
 }
 
 describe('the hand that marks', () => {
     let s: ReturnType<typeof setUp>;
     beforeEach(() => (s = setUp()));
+    afterEach(() => s.hands.dispose());
     const stroke = (points: [number, number][]): void => {
         const [first, ...rest] = points;
         if (!first) return;
@@ -37,13 +50,13 @@ describe('the hand that marks', () => {
 
     it('does nothing without a tool, beside the piece, or with shift', () => {
         stroke([[0, 0]]);
-        s.brush.set('brush', 8);
+        s.brush.take(true, 8);
         stroke([[-150, 0]]);
         s.canvas.dispatchEvent(s.event('pointerdown', 0, 0, { shiftKey: true }));
         expect(s.on.onGesture).not.toHaveBeenCalled();
     });
     it('tells a stroke in the frame of the file, without places the brush has hardly moved to', () => {
-        s.brush.set('brush', 8);
+        s.brush.take(true, 8);
         stroke([
             [10, 0],
             [11, 0],
@@ -59,20 +72,51 @@ describe('the hand that marks', () => {
         expect(s.on.onTrail).toHaveBeenCalledTimes(2);
     });
     it('lets a stroke go with Escape', () => {
-        s.brush.set('brush', 8);
+        s.brush.take(true, 8);
         s.canvas.dispatchEvent(s.event('pointerdown', 10, 0));
         window.dispatchEvent(new KeyboardEvent('keydown', { key: 'Escape' }));
         window.dispatchEvent(s.event('pointerup', 10, 0));
         expect(s.on.onGesture).not.toHaveBeenCalled();
         expect(s.on.onTrail).toHaveBeenLastCalledWith(null);
     });
-    it('points at one facet with patch, shell and angle', () => {
-        s.brush.set('patch', 8);
+    it.each(['pointercancel', 'blur'])('lets a stroke go when the pointer is lost: %s', (lost) => {
+        s.brush.take(true, 8);
         s.canvas.dispatchEvent(s.event('pointerdown', 10, 0));
+        window.dispatchEvent(new Event(lost));
+        window.dispatchEvent(s.event('pointerup', 10, 0));
+        expect(s.on.onGesture).not.toHaveBeenCalled();
+        expect(s.on.onHold.mock.calls).toEqual([[true], [false]]);
+    });
+    it('paints and draws windows with an aim that keys move', () => {
+        s.brush.take(true, 8);
+        s.aim.set(true);
+        s.aim.press();
+        s.aim.move(20, 0);
+        s.aim.press();
+        const { points } = s.on.onGesture.mock.calls[0]?.[0] as { points: number[][] };
+        expect(points.map((p) => p.map((v) => Math.round(v) + 0))).toEqual([
+            [0, 10, 0],
+            [0, -10, 0],
+        ]);
+        s.brush.take(false, 8);
+        s.frame.isOn = true;
+        s.aim.press();
+        s.aim.move(40, 40);
+        expect(s.parent.querySelectorAll('div')).toHaveLength(2);
+        s.aim.press();
+        expect((s.on.onGesture.mock.lastCall?.[0] as { planes: number[][] }).planes).toHaveLength(4);
+        s.aim.press();
+        s.aim.set(false);
+        expect(s.parent.querySelectorAll('div')).toHaveLength(0);
+        expect(s.on.onGesture).toHaveBeenCalledTimes(2);
+    });
+    it('points at one facet with patch, shell and angle', () => {
+        s.pointer.isOn = true;
+        stroke([[10, 0]]);
         expect(s.on.onGesture).toHaveBeenCalledWith({ facets: [expect.any(Number)] });
     });
     it('draws a window and takes its frame away again', () => {
-        s.brush.set('window', 8);
+        s.frame.isOn = true;
         s.canvas.dispatchEvent(s.event('pointerdown', -20, 40));
         window.dispatchEvent(s.event('pointermove', 40, -10));
         expect(s.parent.querySelector('div')?.style.width).toBe('60px');

@@ -1,6 +1,8 @@
 import * as THREE from 'three';
-import { beforeEach, describe, expect, it, vi } from 'vitest';
-import { EyeRing } from './EyeRing';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { Eyes } from '../layers/Eyes';
+import { Eye } from './Eye';
+import { Hands } from './Tool';
 
 /** Looks straight down, so that the ground is the picture: x to the right, −y down. */
 function setUp() {
@@ -11,17 +13,21 @@ function setUp() {
     camera.lookAt(0, 0, 0);
     camera.updateMatrixWorld();
     const onMove = vi.fn();
-    const ring = new EyeRing(canvas, camera, 80, { onMove });
+    const ring = new Eyes(80);
+    const eye = new Eye(canvas, camera, ring, { onMove, draw: () => undefined });
+    eye.isOn = true;
+    const hands = new Hands(canvas, [eye], { onHold: () => undefined });
     ring.build(true, { spreadDeg: 70, eyeDeg: 60 });
     ring.group.updateMatrixWorld(true);
     const event = (type: string, x: number, y: number): PointerEvent =>
         Object.assign(new Event(type), { clientX: 200 + x, clientY: 200 - y }) as unknown as PointerEvent;
-    return { canvas, camera, ring, onMove, event };
+    return { canvas, camera, ring, hands, onMove, event };
 }
 
 describe('the eye on the ring', () => {
     let s: ReturnType<typeof setUp>;
     beforeEach(() => (s = setUp()));
+    afterEach(() => s.hands.dispose());
 
     it('stands in front, 1.25 radii away', () => expect(s.ring.group.getObjectByName('front')?.position.toArray()).toEqual([0, -100, 0]));
 

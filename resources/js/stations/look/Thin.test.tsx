@@ -1,7 +1,7 @@
 import { act, cleanup, fireEvent, render, renderHook, screen, waitFor } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { thickness } from '@/test/samples';
-import type { ThicknessReport } from '@/types/generated';
+import type { ThicknessNumbers, ThicknessReport } from '@/types/generated';
 import { Thin } from './Thin';
 import { useThickness } from './useThickness';
 
@@ -21,8 +21,8 @@ const nozzle = {
     layerMm: 0.2,
     hours: 2.5,
 };
-const done = thickness({
-    state: 'done',
+const numbers: ThicknessNumbers = {
+    binMm: 0.1,
     samples: 15000,
     sampledShare: 0.24,
     knownShare: 1,
@@ -32,8 +32,9 @@ const done = thickness({
     areaMm2: 9000,
     histogramMm2: [0, 0, 5, 7, 100, ...Array<number>(55).fill(10)],
     nozzles: [{ ...nozzle, nozzleMm: 0.2, lineMm: 0.225, isOwn: false, unprintableMm2: 0 }, nozzle],
-    members: [{ sectionMm2: 3.1, leverMm: 22, atMm: [0, 0, 0], cutMm2: 3.2, isCrossed: true, bestRank: 4, bestId: 44, bestCutMm2: 28 }],
-});
+    members: [{ sectionMm2: 3.1, leverMm: 22, atMm: [0, 0, 0], cutMm2: 3.2, isCrossed: true, bestRank: 4, bestId: 's44', bestCutMm2: 28 }],
+};
+const done = thickness({ state: 'done', numbers });
 
 function show(report: ThicknessReport) {
     const on = { onStart: vi.fn(), onStop: vi.fn(), onTint: vi.fn(), onStance: vi.fn() };
@@ -59,10 +60,10 @@ describe('thin and weak', () => {
         expect(screen.getAllByRole('row')).toHaveLength(3);
         expect(document.body.textContent).toMatch(/A part of 3.1.mm² carries 22.mm; layers cross it, each cuts 3.2.mm²/);
         fireEvent.click(screen.getByRole('button', { name: 'Stance 4' }));
-        expect(on.onStance).toHaveBeenCalledWith(44);
+        expect(on.onStance).toHaveBeenCalledWith('s44');
     });
     it('says so when nothing is too thin', () => {
-        show({ ...done, nozzles: [{ ...nozzle, unprintableMm2: 0 }], members: [] });
+        show({ ...done, numbers: { ...numbers, nozzles: [{ ...nozzle, unprintableMm2: 0 }], members: [] } });
         expect(document.body.textContent).toMatch(/Nothing is thinner than one 0.45.mm line; the thinnest place has 0.31.mm/);
         expect(document.body.textContent).toContain('No part is so slender');
     });

@@ -38,7 +38,7 @@ export function useLook(bench: Bench): StationView {
         marks.start();
         bench.set({ tint: 'marks' });
     };
-    const step = (by: number): void => void marks.step(by).then((p) => p && bench.stage.current?.face(triple(p.normal)));
+    const step = (by: number): void => void marks.step(by).then((p) => p && bench.stage()?.face(triple(p.normal)));
     const rank = (): void => void bench.plan.decide('stand', { marks: 'now' }).then(() => bench.go('stand'));
     const tintThickness = (): void => bench.set({ tint: tint === 'thickness' ? 'seen' : 'thickness' });
     const isMarking = marks.isOn && page.mesh !== null;
@@ -46,7 +46,7 @@ export function useLook(bench: Bench): StationView {
     const keys: Shortcut[] = [
         { key: 'm', does: 'Mark faces, or stop', run: toggleMarks, group: 'Marks', everywhere: true },
         { key: 'w', does: 'Tint by thickness', run: () => tintUrl && bench.set({ tint: 'thickness' }), group: 'Tint', everywhere: true },
-        ...markKeys(marks, { step, stop: stopMarking, stage: () => bench.stage.current }),
+        ...markKeys(marks, { step, stop: stopMarking, stage: bench.stage }),
     ];
     return {
         key: 'look',

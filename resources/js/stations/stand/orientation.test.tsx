@@ -1,10 +1,10 @@
 import { act, cleanup, fireEvent, render, renderHook, screen, within } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { criteria, other, presets, ranking, stance, markList } from '@/test/samples';
+import { criteria, other, presets, ranking, stance, markList, standPage } from '@/test/samples';
 import { ContactPrints } from './ContactPrints';
 import { Ledger } from './Ledger';
 import { StandEvidence } from './StandEvidence';
-import { useRanking } from './useRanking';
+import { useRanking } from '@/bench/useRanking';
 import { Weights } from './Weights';
 
 afterEach(cleanup);
@@ -31,11 +31,11 @@ describe('weights', () => {
 describe('contact prints', () => {
     it('names each stance with its state and picks by click', () => {
         const onSelect = vi.fn();
-        render(<ContactPrints stances={[stance(), other]} selectedId={11} pinnedId={12} takenId={11} onSelect={onSelect} />);
+        render(<ContactPrints stances={[stance(), other]} selectedId="s11" pinnedId="s12" takenId="s11" onSelect={onSelect} />);
         const first = screen.getByRole('button', { name: 'Stance 1, upright, the pose of the file, taken' });
         expect(first.getAttribute('aria-current')).toBe('true');
         fireEvent.click(screen.getByRole('button', { name: 'Stance 2, leaning 28° back, estimated, pinned' }));
-        expect(onSelect).toHaveBeenCalledWith(12);
+        expect(onSelect).toHaveBeenCalledWith('s12');
     });
 });
 
@@ -45,12 +45,12 @@ describe('ledger', () => {
             .getAllByRole('cell')
             .map((c) => c.textContent ?? '');
     it('stands alone without a pin', () => {
-        render(<Ledger stance={stance()} pinned={null} />);
+        render(<Ledger stance={stance()} other={null} isKeptClear={false} />);
         expect(row('Seen step')).toEqual(['38\u202Fµm']);
         expect(row('Time')).toEqual(['7\u202Fh\u202F40']);
     });
     it('holds every number against the pinned one and marks what is better', () => {
-        render(<Ledger stance={stance()} pinned={other} />);
+        render(<Ledger stance={stance()} other={{ stance: other, name: 'pinned' }} isKeptClear={false} />);
         expect(row('Seen scar')).toEqual(['96\u202Fmm²', '410', '−314']);
         expect(row('Support')).toEqual(['19.2\u202Fcm³', '8.1', '+11.1']);
         expect(row('Topple margin')).toEqual(['9.4\u202Fmm', '−2.0', '+11.4']);
@@ -61,7 +61,7 @@ describe('ledger', () => {
         expect(tone('+11.4')).toContain('text-success');
     });
     it('says when its numbers are estimates', () => {
-        render(<Ledger stance={other} pinned={null} />);
+        render(<Ledger stance={other} other={null} isKeptClear={false} />);
         expect(screen.getByText('this, estimated')).toBeTruthy();
     });
 });
@@ -76,19 +76,21 @@ describe('the Stand station', () => {
             onPin: vi.fn(),
             onCompare: vi.fn(),
             onRank: vi.fn(),
+            onChart: vi.fn(),
+            onAgainst: vi.fn(),
+            onTurn: vi.fn(),
         };
         render(
             <StandEvidence
                 pieceId={7}
                 marks={markList()}
                 ranking={ranking()}
-                criteria={criteria}
-                presets={presets}
+                page={standPage()}
                 weights={{}}
-                selectedId={11}
-                pinnedId={null}
-                takenId={null}
+                stance={stance()}
+                other={null}
                 isComparing={false}
+                isChart={false}
                 {...on}
                 {...over}
             />,
@@ -105,14 +107,14 @@ describe('the Stand station', () => {
         expect(screen.queryByRole('button', { name: 'Side by side' })).toBeNull();
     });
     it('compares only with another one that is pinned, and takes none twice', () => {
-        show({ pinnedId: 12, takenId: 11 });
+        show({ page: standPage({ pinnedId: 's12', stanceId: 's11' }), other: { stance: other, name: 'pinned' } });
         expect(screen.getByRole('button', { name: 'Side by side' })).toBeTruthy();
         expect((screen.getByRole('button', { name: 'Taken' }) as HTMLButtonElement).disabled).toBe(true);
     });
 });
 
 describe('useRanking', () => {
-    const answer = (score: number) => ranking([stance({ score }), stance({ id: 12, rank: 2 })]);
+    const answer = (score: number) => ranking([stance({ score }), stance({ id: 's12', rank: 2 })]);
     beforeEach(() => vi.useFakeTimers());
     afterEach(() => {
         vi.useRealTimers();
@@ -122,7 +124,7 @@ describe('useRanking', () => {
         const fetch = vi.fn(async (url: string) => ({ ok: true, url, json: async () => answer(0.9) }));
         vi.stubGlobal('fetch', fetch);
         const first = answer(0.1);
-        const { result, rerender } = renderHook(({ w }) => useRanking(7, w, first, false), { initialProps: { w: { step: 1 } } });
+        const { result, rerender } = renderHook(({ w }) => useRanking(7, w, first), { initialProps: { w: { step: 1 } } });
         for (const step of [2, 3, 4]) rerender({ w: { step } });
         await act(() => vi.advanceTimersByTimeAsync(60));
         expect(fetch).toHaveBeenCalledOnce();
@@ -132,7 +134,7 @@ describe('useRanking', () => {
     it('keeps what it has when the server does not answer', async () => {
         vi.stubGlobal('fetch', vi.fn().mockRejectedValue(new Error('offline')));
         const first = answer(0.1);
-        const { result, rerender } = renderHook(({ w }) => useRanking(7, w, first, false), { initialProps: { w: { step: 1 } } });
+        const { result, rerender } = renderHook(({ w }) => useRanking(7, w, first), { initialProps: { w: { step: 1 } } });
         rerender({ w: { step: 2 } });
         await act(() => vi.advanceTimersByTimeAsync(200));
         expect(result.current).toBe(first);
@@ -142,7 +144,7 @@ describe('useRanking', () => {
         const fetch = vi.fn(async () => ({ ok: true, json: async () => answer(0.2) }));
         vi.stubGlobal('fetch', fetch);
         const weights = { step: 1 };
-        const { result } = renderHook(() => useRanking(7, weights, half, false));
+        const { result } = renderHook(() => useRanking(7, weights, half));
         await act(() => vi.advanceTimersByTimeAsync(1000));
         await act(() => vi.advanceTimersByTimeAsync(5000));
         expect(fetch).toHaveBeenCalledOnce();

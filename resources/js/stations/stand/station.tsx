@@ -100,7 +100,7 @@ export function useStand(bench: Bench): StationView {
             key,
             shown,
             does: 'Tilt it',
-            run: () => bench.stage.current?.tilt(x, y),
+            run: () => bench.stage()?.tilt(x, y),
             group: 'In the hand',
             when: held,
         })),

@@ -96,17 +96,7 @@ describe('the marks panel', () => {
             onRank: vi.fn(),
             onLeave: vi.fn(),
         };
-        render(
-            <MarksPanel
-                list={markList(list)}
-                hand={{ ...hand, ...over }}
-                patch={at}
-                problem={null}
-                longestMm={100}
-                isTaken={true}
-                {...on}
-            />,
-        );
+        render(<MarksPanel list={markList(list)} hand={{ ...hand, ...over }} patch={at} problem={null} longestMm={100} {...on} />);
         return on;
     };
 
@@ -115,7 +105,7 @@ describe('the marks panel', () => {
         expect(document.body.textContent).toContain('1,214 facets are marked.');
         expect(document.body.textContent).toContain('hide: why hide');
         expect(screen.getByText('2 marked facets are set aside.')).toBeTruthy();
-        expect(screen.getByText(/do not know these marks yet; ranking anew lets the taken one go/)).toBeTruthy();
+        expect(screen.getByText(/The stances do not know these marks yet/)).toBeTruthy();
     });
     it('chooses kind, tool, mirror and taking away', () => {
         const on = show();

@@ -95,7 +95,7 @@ export function HandPose(p: Props) {
                     </tbody>
                 </table>
                 <p className="text-[12px] text-soft" role="status">
-                    {!n ? 'Measuring…' : n.exact ? 'Measured layer by layer' : 'Estimated while it moves; measured when it rests'}
+                    {!n ? 'Measuring…' : isExact ? 'Measured layer by layer' : 'Estimated while it moves; measured when it rests'}
                 </p>
             </div>
             <div className="flex items-center gap-2 border-t border-base-300 px-4 py-2.5">

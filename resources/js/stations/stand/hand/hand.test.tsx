@@ -46,7 +46,7 @@ describe('the pose in the hand', () => {
         expect(on.onTurn).toHaveBeenCalledOnce();
     });
     it('says what is only estimated', () => {
-        show({ numbers: stance({ exact: false }) });
+        show({ numbers: stance({}, { exact: false }) });
         expect(document.body.textContent).toContain('≈ 38\u202Fµm');
         expect(screen.getByText(/Estimated while it moves/)).toBeTruthy();
         cleanup();
@@ -62,34 +62,28 @@ describe('useHand', () => {
         vi.unstubAllGlobals();
     });
     const serve = () => {
-        const asked: { url: string; exact?: boolean; up?: number[] }[] = [];
-        const fetch = vi.fn(async (url: string, init?: RequestInit) => {
-            const body = init?.body ? (JSON.parse(String(init.body)) as { exact?: boolean; up: number[] }) : undefined;
-            asked.push({ url, exact: body?.exact, up: body?.up });
-            const answer = url.endsWith('/rests')
-                ? {
-                      rests: [
-                          [0, 0, 1],
-                          [0, -1, 0],
-                      ],
-                  }
-                : url.endsWith('/stances')
-                  ? { id: 44 }
-                  : stance({ exact: body?.exact ?? false });
-            return { ok: true, json: async () => answer };
+        const asked: { path: string; exact: boolean }[] = [];
+        vi.stubGlobal('fetch', async (url: string) => {
+            const { pathname, searchParams } = new URL(url, 'http://here');
+            const exact = searchParams.get('exact') === '1';
+            asked.push({ path: pathname, exact });
+            const rests = [
+                [0, 0, 1],
+                [0, -1, 0],
+            ];
+            return { ok: true, json: async () => (pathname.endsWith('/rests') ? { rests } : stance({}, { exact })) };
         });
-        vi.stubGlobal('fetch', fetch);
         return asked;
     };
     it('asks for the linear numbers at once and for the exact ones when the hand rests', async () => {
         const asked = serve();
         const { result } = renderHook(() => useHand(7));
         await act(async () => result.current.start([0, 0, 1]));
-        expect(asked.filter((a) => a.url.endsWith('/pose')).map((a) => a.exact)).toEqual([false]);
-        expect(result.current.numbers?.exact).toBe(false);
+        expect(asked.filter((a) => a.path === '/pieces/7/pose').map((a) => a.exact)).toEqual([false]);
+        expect(result.current.numbers?.numbers.exact).toBe(false);
         await act(() => vi.advanceTimersByTimeAsync(260));
-        expect(asked.filter((a) => a.url.endsWith('/pose')).map((a) => a.exact)).toEqual([false, true]);
-        expect(result.current.numbers?.exact).toBe(true);
+        expect(asked.filter((a) => a.path === '/pieces/7/pose').map((a) => a.exact)).toEqual([false, true]);
+        expect(result.current.numbers?.numbers.exact).toBe(true);
     });
     it('snaps to a side it can rest on when it is let rest near it, and steps through them', async () => {
         serve();
@@ -104,13 +98,11 @@ describe('useHand', () => {
         await act(async () => result.current.dragged([0.7, 0, 0.7], true));
         expect(result.current.hand?.up).toEqual([0.7, 0, 0.7]);
     });
-    it('keeps a pose and lets go', async () => {
+    it('lets go', async () => {
         serve();
         const { result } = renderHook(() => useHand(7));
         await act(async () => result.current.start([0, 0, 1]));
-        let id: number | null = null;
-        await act(async () => void (id = await result.current.keep()));
-        expect(id).toBe(44);
+        act(() => result.current.stop());
         expect(result.current.hand).toBeNull();
     });
 });

@@ -1,0 +1,72 @@
+import { router } from '@inertiajs/react';
+import { act, cleanup, renderHook } from '@testing-library/react';
+import { afterEach, describe, expect, it, vi } from 'vitest';
+import { bench } from '@/test/samples';
+import { usePlan } from './usePlan';
+
+type Visit = {
+    method: string;
+    data: Record<string, unknown>;
+    onSuccess: (page: object) => void;
+    onError: (errors: Record<string, string>) => void;
+    onFinish: () => void;
+};
+
+const visit = vi.mocked(router.visit);
+
+afterEach(cleanup);
+
+const at = (call: number): [string, Visit] => visit.mock.calls[call] as unknown as [string, Visit];
+/** The server has kept it: the plan is one version further. */
+const answer = async (call: number, version: number): Promise<void> => {
+    const [, v] = at(call);
+    await act(async () => {
+        v.onSuccess({ props: { bench: { plan: { version } } } });
+        v.onFinish();
+    });
+};
+
+describe('decisions about a piece', () => {
+    it('go one after the other, each with the version the one before it led to', async () => {
+        const { result } = renderHook(() => usePlan(bench()));
+        act(() => {
+            void result.current.decide('layers', { layer_mm: 0.12 });
+            void result.current.decide('sheet', { filament_id: 2 });
+        });
+        await act(async () => undefined);
+        expect(visit).toHaveBeenCalledTimes(1);
+        expect(at(0)[0]).toBe('/pieces/7/plans/5/decisions/layers');
+        expect(at(0)[1]).toMatchObject({ method: 'put', data: { layer_mm: 0.12, version: 3 } });
+        await answer(0, 4);
+        expect(at(1)[1].data).toEqual({ filament_id: 2, version: 4 });
+    });
+    it('tell why one was refused, and the next is sent all the same', async () => {
+        const { result } = renderHook(() => usePlan(bench()));
+        act(() => void result.current.decide('layers', { layer_mm: 9 }));
+        await act(async () => undefined);
+        await act(async () => {
+            at(0)[1].onError({ layer_mm: 'A layer of 9 mm does not come out of this nozzle.' });
+            at(0)[1].onFinish();
+        });
+        expect(result.current.problem).toBe('A layer of 9 mm does not come out of this nozzle.');
+        act(() => void result.current.decide('layers', { layer_mm: 0.2 }));
+        await act(async () => undefined);
+        expect(at(1)[1].data).toEqual({ layer_mm: 0.2, version: 3 });
+        await answer(1, 4);
+        expect(result.current.problem).toBeNull();
+    });
+    it('step back only where there is a step, with the version like every other', async () => {
+        const at3 = bench();
+        const { result, rerender } = renderHook(({ data }) => usePlan(data), { initialProps: { data: at3 } });
+        act(() => {
+            result.current.undo();
+            result.current.redo();
+        });
+        expect(visit).not.toHaveBeenCalled();
+        rerender({ data: bench({ plan: { ...at3.plan, version: 8, undo: 'Layers: 0.12 mm' } }) });
+        act(() => void result.current.undo());
+        await act(async () => undefined);
+        expect(at(0)[0]).toBe('/pieces/7/plans/5/position');
+        expect(at(0)[1].data).toEqual({ by: -1, version: 8 });
+    });
+});

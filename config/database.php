@@ -59,4 +59,26 @@ return [
         'update_date_on_publish' => true,
     ],
 
+    // For queue, cache and locks, where QUEUE_CONNECTION and CACHE_STORE name it.
+    'redis' => [
+        'client' => 'predis',
+        'options' => ['prefix' => env('REDIS_PREFIX', 'wrenlo-')],
+        'default' => [
+            'scheme' => env('REDIS_SCHEME', 'tcp'),
+            'path' => env('REDIS_SOCKET'),
+            'host' => env('REDIS_HOST', '127.0.0.1'),
+            'port' => env('REDIS_PORT', '6379'),
+            'password' => env('REDIS_PASSWORD'),
+            'database' => env('REDIS_DB', '0'),
+        ],
+        'cache' => [
+            'scheme' => env('REDIS_SCHEME', 'tcp'),
+            'path' => env('REDIS_SOCKET'),
+            'host' => env('REDIS_HOST', '127.0.0.1'),
+            'port' => env('REDIS_PORT', '6379'),
+            'password' => env('REDIS_PASSWORD'),
+            'database' => env('REDIS_CACHE_DB', '1'),
+        ],
+    ],
+
 ];

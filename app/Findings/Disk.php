@@ -101,7 +101,8 @@ final class Disk
     private static function write($stream, string $bytes): void
     {
         for ($at = 0, $n = strlen($bytes); $at < $n; $at += 1 << 20) {
-            fwrite($stream, substr($bytes, $at, 1 << 20));
+            $part = substr($bytes, $at, 1 << 20);
+            fwrite($stream, $part) === strlen($part) || throw new RuntimeException('There is no room for temporary files.');
         }
     }
 }

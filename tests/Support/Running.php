@@ -46,7 +46,7 @@ final class Running
 
     public function startWorker(): self
     {
-        $this->worker = new Process(['setsid', 'php', 'artisan', 'queue:work', '--sleep=0.1', '--tries=5'], dirname(__DIR__, 2), $this->environment, null, null);
+        $this->worker = new Process(['setsid', 'php', 'artisan', 'queue:work', '--queue=short,long,late', '--sleep=0.1', '--tries=0', '--timeout=0'], dirname(__DIR__, 2), $this->environment, null, null);
         $this->worker->start();
 
         return $this;

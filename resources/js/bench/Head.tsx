@@ -35,7 +35,7 @@ export function PlanTrail({ bench: { data, plan } }: { bench: Bench }) {
                 </form>
             ) : others ? (
                 <select
-                    className="select select-xs max-w-44 bg-transparent"
+                    className="select select-xs w-44 shrink-0 bg-transparent"
                     aria-label="Plan"
                     value={data.plan.id}
                     onChange={(e) => void plan.choose(Number(e.target.value))}
@@ -51,10 +51,15 @@ export function PlanTrail({ bench: { data, plan } }: { bench: Bench }) {
             )}
             {name === null && (
                 <span className="flex gap-2 text-[12px] whitespace-nowrap text-soft">
-                    <button type="button" className="hover:text-base-content" onClick={() => setName(data.plan.name)}>
+                    <button
+                        type="button"
+                        className="hover:text-base-content"
+                        onClick={() => setName(data.plan.name)}
+                        aria-label="Rename this plan"
+                    >
                         rename
                     </button>
-                    <button type="button" className="hover:text-base-content" onClick={() => void plan.copy()}>
+                    <button type="button" className="hover:text-base-content" onClick={() => void plan.copy()} aria-label="Copy this plan">
                         copy
                     </button>
                 </span>

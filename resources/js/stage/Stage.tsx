@@ -112,7 +112,7 @@ export function Stage({ ref, geometryUrl, seenUrl, extraUrl, marks, state: given
             role="group"
             aria-label={label}
             data-stage={loading.kind}
-            className="relative h-full min-h-0 min-w-0 overflow-hidden"
+            className="@container relative h-full min-h-0 min-w-0 overflow-hidden"
             style={{ background: 'radial-gradient(ellipse at 50% 40%, var(--stage-near), var(--stage-far))' }}
         >
             <Radios
@@ -129,7 +129,7 @@ export function Stage({ ref, geometryUrl, seenUrl, extraUrl, marks, state: given
                 }
             />
             {isReady && !state.isShelf && (
-                <p className="absolute right-3 bottom-2 rounded bg-base-100/80 px-1.5 text-[11px] text-soft">
+                <p className="absolute right-3 bottom-2 rounded bg-base-100/80 px-1.5 text-[11px] text-soft @max-lg:hidden">
                     plate {number(state.bedMm[0])} × {number(state.bedMm[1])} mm, ruled in 10 mm
                 </p>
             )}

@@ -118,7 +118,7 @@ function Curve({ choices, previewMm }: { choices: LayerChoice[]; previewMm: numb
                         fill={same(c.layerMm, previewMm) ? 'var(--color-primary)' : 'var(--measure-step)'}
                     />
                     {isNamed(k) && (
-                        <text x={Math.min(x(c) + 6, 262)} y={y(c) - 6} fontSize="10" fill="var(--color-base-content)">
+                        <text x={Math.min(x(c) + 6, 254)} y={y(c) - 7} fontSize="10" fill="var(--color-base-content)">
                             {unit(c.layerMm, 2, 'mm')}
                         </text>
                     )}

@@ -57,8 +57,9 @@ export function StandEvidence(p: Props) {
                     </p>
                     <h2 className="text-[20px] leading-tight">
                         Stance {stance.rank} of {p.ranking.stances.length}
-                        {stance.origin === 'file' && <span className="text-[15px] text-soft"> · the pose of the file</span>}
-                        {stance.origin === 'hand' && <span className="text-[15px] text-soft"> · turned by hand</span>}
+                        {isTaken && <span className="text-[15px] text-soft"> · taken</span>}
+                        {!isTaken && stance.origin === 'file' && <span className="text-[15px] text-soft"> · the pose of the file</span>}
+                        {!isTaken && stance.origin === 'hand' && <span className="text-[15px] text-soft"> · turned by hand</span>}
                     </h2>
                     <Reason text={stance.reason} className="mt-1" />
                 </div>

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { unit } from '@/lib/format';
 import type { CriterionInfo, Stance } from '@/types/generated';
 
@@ -11,8 +11,21 @@ type Props = {
     onClose: () => void;
 };
 
-const [W, H] = [620, 440];
-const ROOM = { left: 86, right: 28, top: 30, bottom: 62 };
+const ROOM = { left: 84, right: 26, top: 46, bottom: 64 };
+
+/** How large the chart may be drawn: a pixel of its own for a pixel of the page, so that its words stay as large as they are. */
+function useRoom() {
+    const box = useRef<HTMLDivElement>(null);
+    const [room, setRoom] = useState({ w: 480, h: 440 });
+    useEffect(() => {
+        const own = box.current;
+        if (!own || typeof ResizeObserver === 'undefined') return;
+        const observer = new ResizeObserver(() => setRoom({ w: Math.max(260, own.clientWidth), h: Math.max(240, own.clientHeight) }));
+        observer.observe(own);
+        return () => observer.disconnect();
+    }, []);
+    return [box, room] as const;
+}
 
 /** Whether nothing among the stances is at least as good in both and better in one. */
 export function isUnbeaten(own: Stance, all: Stance[], x: CriterionInfo, y: CriterionInfo): boolean {
@@ -30,6 +43,7 @@ export function isUnbeaten(own: Stance, all: Stance[], x: CriterionInfo, y: Crit
 export function TradeOff({ stances, criteria, selectedId, pinnedId, onSelect, onClose }: Props) {
     const [keys, setKeys] = useState<[string, string, string]>(['step', 'scar', 'support']);
     const [x, y, size] = keys.map((k) => criteria.find((c) => c.key === k) ?? criteria[0]) as [CriterionInfo, CriterionInfo, CriterionInfo];
+    const [box, { w: W, h: H }] = useRoom();
     const span = (c: CriterionInfo): [number, number] => {
         const values = stances.map((s) => s.values[c.key] ?? 0);
         return [Math.min(...values), Math.max(...values)];
@@ -73,49 +87,51 @@ export function TradeOff({ stances, criteria, selectedId, pinnedId, onSelect, on
                 {front.length === 1 ? 'One stance is' : `${front.length} stances are`} unbeaten in {x.label.toLowerCase()} and{' '}
                 {y.label.toLowerCase()}; the rest can be bettered in one without losing in the other.
             </p>
-            <svg viewBox={`0 0 ${W} ${H}`} className="min-h-0 w-full flex-1" role="group" aria-label="Stances; better is lower left">
-                <Axis of={x} span={span(x)} isUpright={false} />
-                <Axis of={y} span={span(y)} isUpright />
-                <polyline
-                    points={front.map((s) => `${left(s)},${top(s)}`).join(' ')}
-                    className="fill-none stroke-secondary"
-                    strokeDasharray="4 4"
-                />
-                {stances.map((s) => {
-                    const isOn = s.id === selectedId;
-                    const isFront = front.includes(s);
-                    return (
-                        <g
-                            key={s.id}
-                            role="button"
-                            tabIndex={0}
-                            aria-label={`Stance ${s.rank}: ${x.label} ${say(s, x)}, ${y.label} ${say(s, y)}${isFront ? ', unbeaten in these two' : ''}`}
-                            aria-current={isOn}
-                            className="cursor-pointer"
-                            onClick={() => onSelect(s.id)}
-                            onKeyDown={(e) => (e.key === 'Enter' || e.key === ' ') && (e.preventDefault(), onSelect(s.id))}
-                        >
-                            <circle
-                                cx={left(s)}
-                                cy={top(s)}
-                                r={8 + 12 * share(size, s.values[size.key] ?? 0)}
-                                strokeWidth={isOn ? 3 : 1}
-                                className={`${isFront ? 'fill-accent' : 'fill-base-200'} ${isOn ? 'stroke-primary' : s.id === pinnedId ? 'stroke-secondary' : 'stroke-base-content/50'}`}
+            <div ref={box} className="min-h-0 flex-1 overflow-hidden">
+                <svg width={W} height={H} role="group" aria-label="Stances; better is lower left">
+                    <Axis of={x} span={span(x)} isUpright={false} width={W} height={H} />
+                    <Axis of={y} span={span(y)} isUpright width={W} height={H} />
+                    <polyline
+                        points={front.map((s) => `${left(s)},${top(s)}`).join(' ')}
+                        className="fill-none stroke-secondary"
+                        strokeDasharray="4 4"
+                    />
+                    {stances.map((s) => {
+                        const isOn = s.id === selectedId;
+                        const isFront = front.includes(s);
+                        return (
+                            <g
+                                key={s.id}
+                                role="button"
+                                tabIndex={0}
+                                aria-label={`Stance ${s.rank}: ${x.label} ${say(s, x)}, ${y.label} ${say(s, y)}${isFront ? ', unbeaten in these two' : ''}`}
+                                aria-current={isOn}
+                                className="cursor-pointer"
+                                onClick={() => onSelect(s.id)}
+                                onKeyDown={(e) => (e.key === 'Enter' || e.key === ' ') && (e.preventDefault(), onSelect(s.id))}
                             >
-                                <title>{`${s.rank}: ${s.lean}`}</title>
-                            </circle>
-                            <text
-                                x={left(s)}
-                                y={top(s) + 4}
-                                textAnchor="middle"
-                                className="pointer-events-none fill-base-content text-[11px]"
-                            >
-                                {s.rank}
-                            </text>
-                        </g>
-                    );
-                })}
-            </svg>
+                                <circle
+                                    cx={left(s)}
+                                    cy={top(s)}
+                                    r={8 + 12 * share(size, s.values[size.key] ?? 0)}
+                                    strokeWidth={isOn ? 3 : 1}
+                                    className={`${isFront ? 'fill-accent' : 'fill-base-200'} ${isOn ? 'stroke-primary' : s.id === pinnedId ? 'stroke-secondary' : 'stroke-base-content/50'}`}
+                                >
+                                    <title>{`${s.rank}: ${s.lean}`}</title>
+                                </circle>
+                                <text
+                                    x={left(s)}
+                                    y={top(s) + 4}
+                                    textAnchor="middle"
+                                    className="pointer-events-none fill-base-content text-[11px]"
+                                >
+                                    {s.rank}
+                                </text>
+                            </g>
+                        );
+                    })}
+                </svg>
+            </div>
             <p className="text-[12px] text-soft">
                 Circles by {size.label.toLowerCase()}: the smaller the better. Filled: unbeaten. Click one to stand it beside the chart.
             </p>
@@ -123,10 +139,12 @@ export function TradeOff({ stances, criteria, selectedId, pinnedId, onSelect, on
     );
 }
 
+type AxisProps = { of: CriterionInfo; span: [number, number]; isUpright: boolean; width: number; height: number };
+
 /** An axis with its name, its unit, its ends, and which way is better. */
-function Axis({ of, span: [low, high], isUpright }: { of: CriterionInfo; span: [number, number]; isUpright: boolean }) {
+function Axis({ of, span: [low, high], isUpright, width, height }: AxisProps) {
     const [best, worst] = of.lowerIsBetter ? [low, high] : [high, low];
-    const [x0, x1, y0, y1] = [ROOM.left - 22, W - ROOM.right + 22, H - ROOM.bottom + 22, ROOM.top - 22];
+    const [x0, x1, y0, y1] = [ROOM.left - 22, width - ROOM.right + 22, height - ROOM.bottom + 22, ROOM.top - 22];
     const middle = unit((low + high) / 2, of.decimals, of.unit);
     const name = `${of.label}, ${of.unit === '' ? 'count' : of.unit}`;
     const small = 'fill-soft text-[12px]';
@@ -139,10 +157,10 @@ function Axis({ of, span: [low, high], isUpright }: { of: CriterionInfo; span: [
             <text x={x0 - 6} y={(y0 + y1) / 2} textAnchor="end" className={small}>
                 {middle}
             </text>
-            <text x={x0 - 6} y={y1 + 12} textAnchor="end" className={small}>
+            <text x={x0 - 6} y={y1 + 10} textAnchor="end" className={small}>
                 {unit(worst, of.decimals, of.unit)}
             </text>
-            <text x={4} y={12} className="fill-base-content text-[12px] font-semibold">
+            <text x={2} y={14} className="fill-base-content text-[12px] font-semibold">
                 ↑ {name} (worse)
             </text>
         </g>

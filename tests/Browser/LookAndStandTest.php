@@ -97,6 +97,37 @@ it('lays a facet flat, lifts the piece and keeps the pose', function () {
     $this->chrome->waitForText('turned by hand', 60);
 });
 
+it('paints and draws a window by keys alone', function () {
+    bring($this->chrome, $this->app->url, Solids::stl(Marsh::pod()), 'pod.stl');
+    $this->chrome->keys('1');
+    $this->chrome->waitForText('Where will people stand?');
+    $this->chrome->keys('m');
+    $this->chrome->waitForText('Nothing is marked yet');
+    $this->chrome->keys('a');
+    $this->chrome->until('the aim', fn (Chrome $c) => $c->all('[data-aim=on]'));
+    $aim = fn (string $state) => $this->chrome->until("the aim {$state}", fn (Chrome $c) => $c->all("[data-aim={$state}]"));
+    $this->chrome->keys(' ');
+    $aim('pressed');
+    $this->chrome->keys(str_repeat(WebDriverKeys::ARROW_DOWN, 3));
+    $this->chrome->keys(' ');
+    $brushed = $this->chrome->until('a stroke', fn (Chrome $c) => markedFacets($c));
+    // Escape lets a stroke go that has begun, and leaves the aim and the marking where they are
+    $this->chrome->keys(' ');
+    $aim('pressed');
+    $this->chrome->keys(str_repeat(WebDriverKeys::ARROW_UP, 8).WebDriverKeys::ESCAPE);
+    expect($this->chrome->all('[data-aim]'))->not->toBe([])->and(markedFacets($this->chrome))->toBe($brushed);
+    $this->chrome->keys('ttt'); // brush → patch → shell → window
+    $this->chrome->keys(str_repeat(WebDriverKeys::ARROW_LEFT, 12).str_repeat(WebDriverKeys::ARROW_UP, 12));
+    $this->chrome->keys(' ');
+    $this->chrome->keys(str_repeat(WebDriverKeys::ARROW_RIGHT, 24).str_repeat(WebDriverKeys::ARROW_DOWN, 24));
+    $this->chrome->keys(' ');
+    $this->chrome->until('the window', fn (Chrome $c) => markedFacets($c) > 3 * $brushed);
+    $this->chrome->keys(WebDriverKeys::ESCAPE);
+    $this->chrome->until('the aim put away', fn (Chrome $c) => $c->all('[data-aim]') === []);
+    $this->chrome->keys(WebDriverKeys::ESCAPE);
+    $this->chrome->waitForText('Where will people stand?');
+});
+
 it('compares two pinned stances side by side', function () {
     bring($this->chrome, $this->app->url, Solids::stl(Marsh::pod()), 'pod.stl');
     $this->chrome->button('Pin')->click();
@@ -106,7 +137,9 @@ it('compares two pinned stances side by side', function () {
     $this->chrome->button('Side by side')->click();
     $this->chrome->waitForText('Pinned, stance 1');
     $this->chrome->button('as a chart')->click();
-    expect($this->chrome->all('svg [data-point], svg circle'))->not->toBeEmpty();
+    $this->chrome->until('the chart beside the piece', fn (Chrome $c) => count($c->all('section[aria-label^=Trade-off] circle')) === 24);
+    $stage = $this->chrome->first('[data-stage]')->getSize()->getWidth();
+    expect($this->chrome->first('section[aria-label^=Trade-off] svg')->getSize()->getWidth())->toBeGreaterThan($stage);
 });
 
 it('does all of it by keyboard', function () {

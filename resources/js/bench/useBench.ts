@@ -23,7 +23,7 @@ export type Bench = {
     /** what can be asked of the stage, once it is there */
     stage: () => StageHandle | null;
     onStage: (handle: StageHandle | null) => void;
-    /** to a station, when it is open */
+    /** to a station; one that is shut says what it waits for */
     go: (key: string) => void;
 };
 
@@ -36,7 +36,6 @@ export function useBench({ bench: data, ranking, shelf, told }: PieceProps): Ben
     const stage = useCallback(() => held.current, []);
     const onStage = useCallback((handle: StageHandle | null): void => void (held.current = handle), []);
     const go = (key: string): void => {
-        if (data.route.find((r) => r.key === key)?.state === 'shut') return;
         history.replaceState(history.state, '', `#${key}`);
         store.setState({ station: key, cutMm: null, layerMm: null, isChart: false });
     };

@@ -12,16 +12,17 @@ type Answer = { props: { bench?: Workbench } };
 export function usePlan(bench: Workbench) {
     const [problem, setProblem] = useState<string | null>(null);
     const version = useRef(bench.plan.version);
-    const queue = useRef<Promise<void>>(Promise.resolve());
+    const queue = useRef<Promise<unknown>>(Promise.resolve());
     const base = `/pieces/${bench.piece.id}/plans`;
     const own = `${base}/${bench.plan.id}`;
     useEffect(() => {
         version.current = bench.plan.version;
     }, [bench.plan.id, bench.plan.version]);
 
-    const send = useCallback((method: 'put' | 'post' | 'patch' | 'delete', url: string, body: Body = {}): Promise<void> => {
-        const turn = (): Promise<void> =>
-            new Promise((done) =>
+    const send = useCallback((method: 'put' | 'post' | 'patch' | 'delete', url: string, body: Body = {}): Promise<boolean> => {
+        const turn = (): Promise<boolean> =>
+            new Promise((done) => {
+                let isKept = false;
                 router.visit(url, {
                     method,
                     data: { ...body, version: version.current } as never,
@@ -30,13 +31,15 @@ export function usePlan(bench: Workbench) {
                     onSuccess: (page) => {
                         version.current = (page as unknown as Answer).props.bench?.plan.version ?? version.current;
                         setProblem(null);
+                        isKept = true;
                     },
                     onError: (errors) => setProblem(Object.values(errors)[0] ?? 'This could not be saved.'),
-                    onFinish: () => done(),
-                }),
-            );
-        queue.current = queue.current.then(turn, turn);
-        return queue.current;
+                    onFinish: () => done(isKept),
+                });
+            });
+        const kept = queue.current.then(turn, turn);
+        queue.current = kept;
+        return kept;
     }, []);
 
     return useMemo(
@@ -44,6 +47,7 @@ export function usePlan(bench: Workbench) {
             problem,
             undoes: bench.plan.undo,
             redoes: bench.plan.redo,
+            /** resolves to whether it was kept */
             decide: (station: string, changes: Body) => send('put', `${own}/decisions/${station}`, changes),
             /** the same decision, now that one knows what changed under it */
             keepAsIs: (station: string) => send('put', `${own}/decisions/${station}`, { as_is: true }),

@@ -19,7 +19,7 @@ export function useLayers(bench: Bench): StationView {
                 previewMm={layerMm}
                 nozzleMm={page.nozzleMm}
                 onPreview={(mm) => bench.set({ layerMm: mm })}
-                onChoose={(mm) => void bench.plan.decide('layers', { layer_mm: mm }).then(() => bench.go('sheet'))}
+                onChoose={(mm) => void bench.plan.decide('layers', { layer_mm: mm }).then((isKept) => isKept && bench.go('sheet'))}
             />
         ),
         keys: [],

@@ -39,7 +39,7 @@ export function useLook(bench: Bench): StationView {
         bench.set({ tint: 'marks' });
     };
     const step = (by: number): void => void marks.step(by).then((p) => p && bench.stage()?.face(triple(p.normal)));
-    const rank = (): void => void bench.plan.decide('stand', { marks: 'now' }).then(() => bench.go('stand'));
+    const rank = (): void => void bench.plan.decide('stand', { marks: 'now' }).then((isKept) => isKept && bench.go('stand'));
     const tintThickness = (): void => bench.set({ tint: tint === 'thickness' ? 'seen' : 'thickness' });
     const isMarking = marks.isOn && page.mesh !== null;
 

@@ -52,7 +52,7 @@ export function useStand(bench: Bench): StationView {
 
     const select = (stanceId: string | null): void => set({ stanceId });
     const take = (): void => {
-        if (looked) void plan.decide('stand', { stance: looked.id }).then(() => bench.go('layers'));
+        if (looked) void plan.decide('stand', { stance: looked.id }).then((isKept) => isKept && bench.go('layers'));
     };
     const pin = (): void => {
         if (!looked) return;
@@ -73,7 +73,8 @@ export function useStand(bench: Bench): StationView {
         if (!hold.hand) return;
         const { up, liftMm } = hold.hand;
         const kept = hold.numbers?.id ?? null;
-        void plan.decide('stand', { keep: { up, lift_mm: liftMm } }).then(() => {
+        void plan.decide('stand', { keep: { up, lift_mm: liftMm } }).then((isKept) => {
+            if (!isKept) return;
             hold.stop();
             select(kept);
         });

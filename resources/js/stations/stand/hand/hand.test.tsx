@@ -98,6 +98,17 @@ describe('useHand', () => {
         await act(async () => result.current.dragged([0.7, 0, 0.7], true));
         expect(result.current.hand?.up).toEqual([0.7, 0, 0.7]);
     });
+    it('does not let a late estimate take the place of what was measured', async () => {
+        vi.stubGlobal('fetch', async (url: string) => {
+            const exact = url.includes('exact=1');
+            if (url.includes('/pose') && !exact) await new Promise((done) => setTimeout(done, 900));
+            return { ok: true, json: async () => (url.endsWith('/rests') ? { rests: [] } : stance({}, { exact })) };
+        });
+        const { result } = renderHook(() => useHand(7));
+        await act(async () => result.current.start([0, 0, 1]));
+        await act(() => vi.advanceTimersByTimeAsync(2000));
+        expect(result.current.numbers?.numbers.exact).toBe(true);
+    });
     it('lets go', async () => {
         serve();
         const { result } = renderHook(() => useHand(7));

@@ -22,6 +22,7 @@ export function useHand(pieceId: number) {
     const rests = useRef<Vec[]>([]);
     const asking = useRef(false);
     const latest = useRef<Hand | null>(null);
+    const measured = useRef<Hand | null>(null);
 
     const start = useCallback(
         (up: Vec): void => {
@@ -65,7 +66,9 @@ export function useHand(pieceId: number) {
                     ['exact', exact ? '1' : '0'],
                 ]);
                 const answer = await json<Stance>('GET', `/pieces/${pieceId}/pose?${query.toString()}`, undefined, stopped.signal);
-                if (latest.current === hand) setNumbers(answer);
+                // a linear answer that comes late does not take the place of the measured one
+                if (latest.current === hand && (exact || measured.current !== hand)) setNumbers(answer);
+                if (exact) measured.current = hand;
                 setProblem(null);
             } catch (error) {
                 if (stopped.signal.aborted) return;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 use Tests\TestCase;
 
 pest()->extend(TestCase::class)->in('Feature');
+pest()->extend(Tests\WorkersCase::class)->in('Workers');
 
 /**
  * Runs a command as the shell would and reads its JSON.

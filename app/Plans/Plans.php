@@ -29,20 +29,24 @@ final class Plans
      */
     public static function decide(Plan $plan, string $station, array $changes, int $seen): ?string
     {
-        $clash = self::clash($plan, $station, array_keys($changes), $seen);
-        if ($clash === null) {
-            self::take($plan, $station, $changes);
-
-            return null;
-        }
+        do {
+            $clash = self::clash($plan, $station, array_keys($changes), $seen);
+            if ($clash === null && self::take($plan, $station, $changes)) {
+                return null;
+            }
+            $plan->refresh()->unsetRelation('decisions'); // where another window was faster by a moment, what it did is looked at
+        } while ($clash === null);
         $copy = self::copy($plan, self::freeName($plan->piece, "{$plan->name}, the other window"), false);
         self::take($copy, $station, $changes);
 
         return "Another window changed this meanwhile ({$clash}). Both are kept: yours is now the plan “{$copy->name}”.";
     }
 
-    /** @param  array<string, mixed>  $changes */
-    private static function take(Plan $plan, string $station, array $changes): void
+    /**
+     * @param  array<string, mixed>  $changes
+     * @return bool false when another window was faster
+     */
+    private static function take(Plan $plan, string $station, array $changes): bool
     {
         $bench = new Bench($plan->piece, $plan);
         $class = $plan->piece->from()->station($station);
@@ -50,18 +54,27 @@ final class Plans
         $after = $class::changed($bench, $changes);
         $was = ['value' => $before->toArray(), 'rests_on' => $bench->row($station)?->rests_on];
         if (json_encode($was['value']) === json_encode($after->toArray())) {
-            return;
+            return true;
         }
-        DB::transaction(static function () use ($plan, $station, $class, $before, $after, $was): void {
+        $isTaken = DB::transaction(static function () use ($plan, $station, $class, $before, $after, $was): bool {
+            $number = $plan->position + 1;
+            if (Plan::query()->whereKey($plan->id)->where('version', $plan->version)->update(['position' => $number, 'version' => $plan->version + 1]) !== 1) {
+                return false;
+            }
             self::put($plan, $station, $after->toArray(), null);
             $now = ['value' => $after->toArray(), 'rests_on' => $class::restsOn(new Bench($plan->piece, $plan->unsetRelation('decisions')))];
             self::put($plan, $station, $now['value'], $now['rests_on']);
-            $number = $plan->position + 1;
             $plan->steps()->where(static fn ($q) => $q->where('number', '>=', $number)->orWhere('number', '<=', $number - self::STEPS))->delete();
             $plan->steps()->create(['number' => $number, 'version' => $plan->version + 1, 'station' => $station, 'before' => $was, 'after' => $now, 'words' => $after->words($before)]);
-            $plan->update(['position' => $number, 'version' => $plan->version + 1]);
+            $plan->refresh()->unsetRelation('decisions');
+
+            return true;
         });
-        Measure::ask(new Bench($plan->piece, $plan->unsetRelation('decisions')));
+        if ($isTaken) {
+            Measure::ask(new Bench($plan->piece, $plan));
+        }
+
+        return $isTaken;
     }
 
     /** The same decision, now knowing what changed under it. */

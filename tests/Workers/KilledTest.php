@@ -1,0 +1,100 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Enums\FindingState;
+use App\Findings\Disk;
+use App\Findings\Findings;
+use App\Findings\Kind;
+use App\Findings\Kinds;
+use App\Findings\Subject;
+use App\Models\Finding;
+use App\Plans\StanceChoice;
+use Database\Demo\Marsh;
+use Illuminate\Support\Facades\DB;
+use Tests\Support\Pieces;
+use Tests\Support\Solids;
+use Tests\Support\Workshop;
+
+afterEach(fn () => $this->shop?->close());
+
+/** Everything a finding came to: its numbers and the checksum of each of its files. */
+function contentOf(Finding $finding): array
+{
+    return ['headline' => $finding->headline, 'blobs' => array_map(fn (string $name): string => hash('sha256', (string) Disk::get($finding->key, $name)), array_combine(array_keys($finding->blobs ?? []), array_keys($finding->blobs ?? [])))];
+}
+
+/** A piece measured by a worker, and what each kind is asked about it. */
+function measuredBy(Workshop $shop): Subject
+{
+    $piece = Pieces::fromBytes(Solids::stl(Marsh::curlew(2.0)), 'curlew.stl');
+    $subject = Pieces::bench($piece)->subject();
+    $shop->worker();
+    Workshop::until('all of it', 90, fn (): bool => ! Finding::query()->whereIn('state', ['waiting', 'running'])->exists());
+
+    return $subject->standing((new StanceChoice(new Wrenlo\Core\Geometry\Vec3(0.3, 0.2, 0.9)))->up);
+}
+
+it('comes to the same bytes when a worker is killed in the midst of any kind, and goes on within 15 seconds', function () {
+    $this->shop = Workshop::open($this->app);
+    $subject = measuredBy($this->shop);
+    $whole = [];
+    foreach (Kinds::all() as $kind) {
+        $finding = Findings::ask($kind, $subject);
+        Workshop::until($kind::name(), 60, fn (): bool => ! $finding->refresh()->state->isUnderWay());
+        expect($finding->state)->toBe(FindingState::Done, $kind::name());
+        $whole[$kind::name()] = [contentOf($finding), $finding->seconds ?? 0.0];
+    }
+    $this->shop->close();
+
+    // the same again in another place, each kind killed half-way
+    $this->shop = Workshop::open($this->app);
+    Pieces::fromBytes(Solids::stl(Marsh::curlew(2.0)), 'curlew.stl');
+    DB::table('jobs')->delete();
+    DB::table('findings')->delete();
+    DB::table('finding_waits')->delete();
+    $hit = [];
+    /** @param  class-string<Kind>  $kind */
+    $kill = function (string $kind) use (&$kill, &$hit, $subject, $whole): Finding {
+        foreach ($kind::needs() as $needed) {
+            Findings::done($needed, $subject) ?? $kill($needed);
+        }
+        $finding = Findings::ask($kind, $subject);
+        foreach ([0.5, 0.2, 0.0] as $share) {
+            $us = (int) (1e6 * $share * $whole[$kind::name()][1]);
+            Workshop::over($this->shop->php('tests/Support/dies-at.php', (string) $finding->id, (string) ($us < 4000 ? 0 : $us)));
+            if ($finding->refresh()->state === FindingState::Running) {
+                $hit[] = $kind::name();
+                break;
+            }
+        }
+        $next = $this->shop->worker();
+        expect(Workshop::until($kind::name(), 60, fn (): bool => $finding->refresh()->attempts > 1 || ! $finding->state->isUnderWay()))->toBeLessThan(15.0, $kind::name());
+        Workshop::until($kind::name(), 60, fn (): bool => ! $finding->refresh()->state->isUnderWay());
+        Workshop::kill($next);
+
+        return $finding;
+    };
+    foreach (Kinds::all() as $kind) {
+        $finding = Findings::done($kind, $subject) ?? $kill($kind);
+        expect(contentOf($finding))->toEqual($whole[$kind::name()][0], $kind::name());
+    }
+    // what finalists are made of is proven by the next worker as well
+    expect(array_values(array_diff(array_map(fn (string $k): string => $k::name(), Kinds::all()), $hit)))->toBe([])
+        ->and($this->shop->log())->toBe('');
+});
+
+it('gives work back within 15 seconds when only the worker comes again', function () {
+    $this->shop = Workshop::open($this->app);
+    Pieces::fromBytes(Solids::stl(Marsh::curlew(2.0)), 'curlew.stl');
+    $worker = $this->shop->worker();
+    $running = fn (): int => Finding::query()->where('state', 'running')->count();
+    Workshop::until('something under way', 20, fn (): bool => $running() > 0);
+    Workshop::kill($worker);
+    $lost = Finding::query()->where('state', 'running')->pluck('id')->all();
+    $this->shop->worker();
+    $seconds = Workshop::until('it to go on', 15, fn (): bool => $lost === [] || Finding::query()->whereIn('id', $lost)->where('state', 'running')->where('attempts', '<', 2)->doesntExist());
+    expect($seconds)->toBeLessThan(15.0);
+    Workshop::until('the end', 60, fn (): bool => ! Finding::query()->whereIn('state', ['waiting', 'running'])->exists());
+    expect(Finding::query()->where('state', '!=', 'done')->count())->toBe(0)->and($this->shop->log())->toBe('');
+});

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace App\Actions;
 
 use App\Findings\Findings;
-use App\Findings\Kinds\StandingPortrait;
 use App\Findings\Kinds\Proof;
 use App\Findings\Kinds\Report;
+use App\Findings\Kinds\StandingPortrait;
 use App\Findings\MeshInHand;
 use App\Http\Resources\PlanChoice;
 use App\Plans\Bench;

@@ -53,7 +53,7 @@ final class Disk
             return null;
         }
         $body = substr($bytes, self::HEAD);
-        $isWhole = unpack('P', $bytes, 8)[1] === strlen($body) && hash('xxh128', $body, true) === substr($bytes, 16, 16);
+        $isWhole = substr($bytes, 8, 8) === pack('P', strlen($body)) && hash('xxh128', $body, true) === substr($bytes, 16, 16);
 
         return $isWhole ? $body : null;
     }

@@ -74,7 +74,12 @@ final class Findings
         }
         self::touch($found);
 
-        return array_replace(array_intersect_key($subjects, $found), $found);
+        $inOrder = [];
+        foreach (array_keys($subjects) as $k) {
+            isset($found[$k]) && $inOrder[$k] = $found[$k];
+        }
+
+        return $inOrder;
     }
 
     /**
@@ -193,7 +198,11 @@ final class Findings
         RunFinding::dispatch($finding->id)->onQueue($lane === Lane::Instant ? Lane::Short->value : $lane->value)->afterCommit();
     }
 
-    /** A finding waits for others; if they are there by now, it goes on at once. @param  list<Finding>  $others */
+    /**
+     * A finding waits for others; if they are there by now, it goes on at once.
+     *
+     * @param  list<Finding>  $others
+     */
     public static function stepBack(Finding $finding, string $holder, array $others): void
     {
         DB::transaction(static function () use ($finding, $holder, $others): void {

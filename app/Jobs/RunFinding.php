@@ -100,7 +100,11 @@ final class RunFinding implements ShouldQueue
         return $over !== [] || $open === [] ? $over : throw new NotYet($open);
     }
 
-    /** What failed or was stopped below it ends it the same way. @param  list<Finding>  $needs */
+    /**
+     * What failed or was stopped below it ends it the same way.
+     *
+     * @param  non-empty-list<Finding>  $needs
+     */
     private static function endWith(Finding $finding, string $holder, array $needs): void
     {
         $first = $needs[0];

@@ -143,8 +143,10 @@ final class Bench
             foreach ($bench->piece->from()->headlineKinds() as $kind) {
                 $stance = $bench->stand()->stance;
                 $isOfStance = in_array(Input::Stance, $kind::restsOn(), true);
-                if (! $isOfStance || $stance !== null) {
-                    $asked[] = $kind::key($isOfStance && $stance !== null ? $bench->standing($stance) : $bench->subject());
+                if (! $isOfStance) {
+                    $asked[] = $kind::key($bench->subject());
+                } elseif ($stance !== null) {
+                    $asked[] = $kind::key($bench->standing($stance));
                 }
             }
             $keys[$k] = $asked;

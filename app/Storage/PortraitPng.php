@@ -44,7 +44,7 @@ final class PortraitPng
                 $palette .= chr((int) ($from + (self::LIGHT[$k] - $from) * $tone / 255));
             }
         }
-        $rows = "\0".implode("\0", str_split($tones, $side)); // no filter
+        $rows = "\0".implode("\0", str_split($tones, max(1, $side))); // no filter
         $chunk = static fn (string $name, string $data): string => pack('N', strlen($data)).$name.$data.pack('N', crc32($name.$data));
 
         return "\x89PNG\r\n\x1A\n".$chunk('IHDR', pack('NNC5', $side, $side, 8, 3, 0, 0, 0)).$chunk('PLTE', $palette)

@@ -77,7 +77,11 @@ final class StoredSearch
         return $this->ranking($profile)->order($known, $weights);
     }
 
-    /** Stances whose broad side touches the plate most. @return list<Vec3> */
+    /**
+     * Stances whose broad side touches the plate most.
+     *
+     * @return list<Vec3>
+     */
     public function rests(int $most): array
     {
         $contact = $this->lists->floats('plate_contact_mm2');
@@ -102,7 +106,11 @@ final class StoredSearch
         return $this->ranking;
     }
 
-    /** Only the hours rest on what a piece is printed with. @return list<float> */
+    /**
+     * Only the hours rest on what a piece is printed with.
+     *
+     * @return list<float>
+     */
     private function hours(PrintProfile $profile): array
     {
         $hours = [];

@@ -106,10 +106,10 @@ return new class extends Migration
         ]));
     }
 
-    private function takeOver(object $row): void
+    private function takeOver(stdClass $row): void
     {
         $old = DB::table('old_plans')->where('piece_id', $row->id)->first();
-        $piece = Piece::query()->findOrFail($row->id);
+        $piece = Piece::query()->whereKey($row->id)->firstOrFail();
         $plan = $piece->plans()->create(['name' => 'Plan 1', 'is_current' => true])->setRelation('piece', $piece);
         $data = static fn (?string $json): mixed => $json === null ? null : (json_decode($json, true)['data'] ?? null);
         $recipe = new MeshRecipe((float) $row->scale, $row->mirror, array_values($data($row->repairs) ?? []));
@@ -132,7 +132,7 @@ return new class extends Migration
 
     private function stance(?int $id): ?StanceChoice
     {
-        $c = $id === null ? null : DB::table('candidates')->find($id);
+        $c = $id === null ? null : DB::table('candidates')->where('id', $id)->first();
 
         return $c === null ? null : new StanceChoice(new Vec3((float) $c->up_x, (float) $c->up_y, (float) $c->up_z), (float) $c->lift_mm);
     }

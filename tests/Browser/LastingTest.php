@@ -85,15 +85,15 @@ it('loses nothing of two windows that decide about the same plan', function () {
         // the other one does not know
         $other->first('[data-layer="0.28"]')->click();
         $other->button('Set 0.28 mm')->click();
-        $other->waitForText('layers of 0.28');
+        $other->waitForText('Both are kept');
         $told = (string) $other->js("return document.querySelector('aside [role=status]').innerText");
         expect($told)->toContain('window');
         // both are there: each as a plan
         $plans = $other->js("return [...document.querySelectorAll('select[aria-label=Plan] option')].map((o) => o.innerText)");
         expect($plans)->toHaveCount(2);
         $layers = [];
+        $other->visit($address.'#sheet')->waitForText('layers of');
         foreach ([0, 1] as $k) {
-            $other->visit($address.'#sheet')->waitForText('layers of');
             $other->js("const s = document.querySelector('select[aria-label=Plan]'); const o = s.options[{$k}]; if (!o.selected) { Object.getOwnPropertyDescriptor(HTMLSelectElement.prototype, 'value').set.call(s, o.value); s.dispatchEvent(new Event('change', { bubbles: true })); }");
             $other->until('that plan', fn (Chrome $c) => $c->js("return document.querySelector('select[aria-label=Plan]').selectedIndex") === $k && preg_match('/layers of (0\.\d+)/', $c->text()));
             usleep(400_000);

@@ -105,6 +105,7 @@ it('paints and draws a window by keys alone', function () {
     $this->chrome->waitForText('Nothing is marked yet');
     $this->chrome->keys('a');
     $this->chrome->until('the aim', fn (Chrome $c) => $c->all('[data-aim=on]'));
+    usleep(700_000); // the view has come to rest
     $aim = fn (string $state) => $this->chrome->until("the aim {$state}", fn (Chrome $c) => $c->all("[data-aim={$state}]"));
     $this->chrome->keys(' ');
     $aim('pressed');

@@ -115,9 +115,10 @@ final class TypesCommand extends Command
         if (is_subclass_of($name, BackedEnum::class)) {
             $enums[class_basename($name)] = $name;
         }
+        preg_match("/@param\s+((?:'\w+'\|?)+)\s+\\$".$property->name.'\b/', $doc, $words);
         $base = match (true) {
             $name === 'array' => self::listType($property, $doc),
-            $name === 'string' && preg_match("/@param\s+((?:'\w+'\|?)+)\s+\\$".$property->name.'\b/', $doc, $m) === 1 => str_replace('|', ' | ', $m[1]),
+            $name === 'string' && isset($words[1]) => str_replace('|', ' | ', $words[1]),
             default => self::plain($name),
         };
 

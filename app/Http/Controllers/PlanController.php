@@ -21,7 +21,7 @@ final class PlanController extends Controller
     {
         $this->authorize('own', $piece);
         $data = $request->validate(['copy_of' => ['required', 'integer'], 'name' => ['sometimes', 'string', 'max:60']]);
-        $plan = $piece->plans()->findOrFail($data['copy_of'])->setRelation('piece', $piece);
+        $plan = $piece->plans()->whereKey((int) $data['copy_of'])->firstOrFail()->setRelation('piece', $piece);
         Plans::copy($plan, Plans::freeName($piece, $data['name'] ?? 'Plan '.($piece->plans()->count() + 1)), true);
 
         return back();

@@ -23,7 +23,7 @@ final readonly class HeightTracks
 
     public static function of(HeightScore $s, float $layerMm, PrintProfile $profile): self
     {
-        $round = static fn (array $values, int $digits): array => array_map(static fn (float $v): float => round($v, $digits), $values);
+        $round = static fn (array $values, int $digits): array => array_values(array_map(static fn (float $v): float => round($v, $digits), $values));
 
         return new self($s->heightMm, $round($s->seenSlope, 4), $round($s->seenMm2, 2), $round($s->solidMm2, 2), $round($s->supportMm2, 2), $round($s->timeShares($layerMm, $profile), 6));
     }

@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace App\Http\Resources;
 
 use App\Enums\FindingState;
-use App\Findings\Kinds\StandingPortrait;
 use App\Findings\Kinds\Portrait;
 use App\Findings\Kinds\Report;
+use App\Findings\Kinds\StandingPortrait;
 use App\Plans\Bench;
 use App\Stations\Stand\RankStances;
 

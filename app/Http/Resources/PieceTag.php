@@ -28,6 +28,11 @@ final readonly class PieceTag
     /** @param  ?array<string, mixed>  $report */
     public static function longestMm(?array $report): ?float
     {
-        return $report === null ? null : max(array_map(static fn (float $low, float $high): float => $high - $low, ...$report['bbox_mm']));
+        if ($report === null) {
+            return null;
+        }
+        [$low, $high] = $report['bbox_mm'];
+
+        return (float) max($high[0] - $low[0], $high[1] - $low[1], $high[2] - $low[2]);
     }
 }

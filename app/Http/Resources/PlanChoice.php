@@ -21,10 +21,13 @@ final readonly class PlanChoice
     {
         $layer = $bench->layers()->layerMm;
         $stance = $bench->stand()->stance;
-        $row = $layer === null || $stance === null ? null : self::row(LayersStation::heights($bench), $layer);
-        $subject = $stance === null ? null : $bench->standing($stance);
-        $bed = $row === null || $subject === null ? null : $bench->instant(Bed::class, $subject);
-        if ($row === null || $bed === null || $subject === null) {
+        if ($layer === null || $stance === null) {
+            return null;
+        }
+        $subject = $bench->standing($stance);
+        $row = self::row(LayersStation::heights($bench), $layer);
+        $bed = $bench->instant(Bed::class, $subject);
+        if ($row === null || $bed === null) {
             return null;
         }
         $choice = LayerChoice::of($row, $bench->profile());

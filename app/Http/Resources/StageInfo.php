@@ -6,6 +6,7 @@ namespace App\Http\Resources;
 
 use App\Findings\Kinds\Report;
 use App\Findings\Kinds\Search;
+use App\Models\Finding;
 use App\Plans\Bench;
 
 /** What the stage is drawn from. Addresses change with their content, so that browsers may keep what lies there. */
@@ -18,10 +19,10 @@ final readonly class StageInfo
     {
         $profile = $bench->profile();
         $rules = $bench->subject()->rules();
-        $address = static fn (string $kind, string $name): ?string => ($f = $bench->done($kind)) === null ? null : "/pieces/{$bench->piece->id}/findings/{$f->key}/{$name}";
+        $address = static fn (?Finding $f, string $name): ?string => $f === null ? null : "/pieces/{$bench->piece->id}/findings/{$f->key}/{$name}";
 
         return new self(
-            $address(Report::class, 'geometry'), $address(Search::class, 'seen'), $profile->lineMm, [$profile->bedXMm, $profile->bedYMm, $profile->bedZMm],
+            $address($bench->done(Report::class), 'geometry'), $address($bench->done(Search::class), 'seen'), $profile->lineMm, [$profile->bedXMm, $profile->bedYMm, $profile->bedZMm],
             $bench->layers()->layerMm ?? $rules->layerMm, $rules->limitDeg,
         );
     }

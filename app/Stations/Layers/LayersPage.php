@@ -18,6 +18,6 @@ final readonly class LayersPage
         $profile = $bench->profile();
         $rows = LayersStation::heights($bench)->headline['rows'] ?? [];
 
-        return new self(array_map(static fn (array $r): LayerChoice => LayerChoice::of($r, $profile), $rows), $bench->layers()->layerMm, $profile->nozzleMm);
+        return new self(array_values(array_map(static fn (array $r): LayerChoice => LayerChoice::of($r, $profile), $rows)), $bench->layers()->layerMm, $profile->nozzleMm);
     }
 }

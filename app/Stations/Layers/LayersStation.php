@@ -114,7 +114,7 @@ final class LayersStation extends Station
         );
     }
 
-    public static function page(Bench $bench): ?LayersPage
+    public static function page(Bench $bench): LayersPage
     {
         return LayersPage::of($bench);
     }

@@ -48,7 +48,11 @@ final readonly class StandDecision implements Decision
         );
     }
 
-    /** With some of it changed. @param  array<string, mixed>  $changes  weights, stance, pinned, kept, marks, marksFit */
+    /**
+     * With some of it changed.
+     *
+     * @param  array<string, mixed>  $changes  weights, stance, pinned, kept, marks, marksFit
+     */
     public function with(array $changes): self
     {
         return new self(...[...get_object_vars($this), ...$changes]);

@@ -46,6 +46,7 @@ trait NamedNumbers
             };
         }
 
+        /** @phpstan-ignore argument.type (each value was cast to the type of its property) */
         return new self(...$values);
     }
 

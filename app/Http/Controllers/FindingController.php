@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Findings\Findings;
+use App\Findings\Input;
 use App\Findings\Kind;
 use App\Findings\Kinds;
 use App\Findings\Lane;
@@ -66,9 +67,13 @@ final class FindingController extends Controller
     private function kind(string $name): string
     {
         try {
-            return Kinds::named($name);
+            $kind = Kinds::named($name);
         } catch (InvalidArgumentException) {
             abort(404);
         }
+        // one of a single stance has no address of its own
+        abort_if(in_array(Input::Stance, $kind::restsOn(), true), 404);
+
+        return $kind;
     }
 }

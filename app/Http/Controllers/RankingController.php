@@ -15,7 +15,7 @@ final class RankingController extends Controller
     public function show(WeightsRequest $request, Piece $piece): JsonResponse
     {
         $started = hrtime(true);
-        $ranking = StanceRanking::of($this->bench($piece), $request->weights());
+        $ranking = StanceRanking::of($this->bench($piece), $request->weights()) ?? abort(409, 'The stances are being measured; they can be ranked in a moment.');
 
         return response()->json($ranking)->header('Server-Timing', 'rank;dur='.round((hrtime(true) - $started) / 1e6, 1));
     }

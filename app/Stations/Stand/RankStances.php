@@ -37,7 +37,7 @@ final class RankStances
     public static function on(Bench $bench): ?self
     {
         $search = $bench->done(Search::class);
-        $bytes = $search === null ? null : Findings::blob($search, 'estimates');
+        $bytes = $search === null ? null : Findings::blobNow($search, 'estimates');
 
         return $search === null || $bytes === null ? null : new self($bench, StoredSearch::open(Lists::open($bytes), (float) ($search->headline['volume_mm3'] ?? 0), $bench->subject()->rules()->layerMm));
     }

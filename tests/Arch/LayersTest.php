@@ -42,11 +42,11 @@ it('keeps clock, chance and file system out of the core', function () {
     expect(Dependencies::impureCalls('core/src'))->toBe([]);
 });
 
-// Only actions, jobs and commands compute. Others may know the core's values and read-only lists, named here.
-it('lets only actions, jobs and commands call the core’s engines', function () {
-    $engines = ['Search', 'Stances', 'StanceBasis', 'StanceSums', 'ConvexHull', 'HeightField', 'MeshInspector', 'NormalBins', 'StlReader', 'BinaryStl', 'AsciiStl', 'ObjReader', 'PlyReader', 'ThreeMfReader', 'Visibility', 'Thickness', 'Slices', 'TriangleIndex', 'Picker', 'Patches', 'Neighbours'];
+// Only findings, actions, commands and what hands a hand its numbers compute. Others may know the core's values and read-only lists, named here.
+it('lets only findings, actions, jobs and commands call the core’s engines', function () {
+    $engines = ['Search', 'Stances', 'StanceBasis', 'StanceSketch', 'WeighedFacets', 'HullClimb', 'ConvexHull', 'HeightField', 'MeshInspector', 'NormalBins', 'StlReader', 'BinaryStl', 'AsciiStl', 'ObjReader', 'PlyReader', 'ThreeMfReader', 'Visibility', 'Thickness', 'Slices', 'TriangleIndex', 'Picker', 'NearbyPicker', 'Patches', 'Neighbours'];
     $found = [];
-    foreach (['app/Http', 'app/Models', 'app/Policies', 'app/Providers', 'app/Casts', 'app/Enums'] as $folder) {
+    foreach (['app/Http', 'app/Models', 'app/Policies', 'app/Providers', 'app/Casts', 'app/Enums', 'app/Plans', 'app/Sources', 'app/Stations'] as $folder) {
         foreach (Dependencies::uses($folder) as [$file, $class]) {
             if (str_starts_with($class, 'Wrenlo\Core') && in_array(substr((string) strrchr($class, '\\'), 1), $engines, true)) {
                 $found[] = "{$file} uses {$class}";
@@ -56,21 +56,70 @@ it('lets only actions, jobs and commands call the core’s engines', function ()
     expect($found)->toBe([]);
 });
 
-it('keeps features of the interface apart', function () {
+it('has one job', function () {
+    $jobs = [];
+    foreach (Dependencies::files('app') as $file => $source) {
+        if (preg_match('/implements\s+[^{]*ShouldQueue/', $source) === 1) {
+            $jobs[] = $file;
+        }
+    }
+    expect($jobs)->toBe(['app/Jobs/RunFinding.php']);
+});
+
+it('keeps the state of a run in findings alone', function () {
     $found = [];
-    foreach (glob(Dependencies::root().'/resources/js/features/*/*.{ts,tsx}', GLOB_BRACE) as $file) {
-        $own = basename(dirname($file));
-        preg_match_all('#from \'@/features/(\w+)/#', (string) file_get_contents($file), $m);
-        foreach (array_diff($m[1], [$own]) as $other) {
-            $found[] = basename($file)." of {$own} imports {$other}";
+    foreach ((new Illuminate\Filesystem\Filesystem)->allFiles(Dependencies::root().'/app/Models') as $file) {
+        if ($file->getFilename() !== 'Finding.php' && preg_match('/FindingState|percent|lease|cancel_requested/', $file->getContents()) === 1) {
+            $found[] = $file->getFilename();
+        }
+    }
+    foreach (Dependencies::files('app') as $file => $source) {
+        // who else writes how far something is
+        if (! str_starts_with($file, 'app/Findings/') && $file !== 'app/Jobs/RunFinding.php' && preg_match('/->update\([^;]*[\'"](percent|lease_until|leased_by)[\'"]/', $source) === 1) {
+            $found[] = $file;
         }
     }
     expect($found)->toBe([]);
 });
 
+/** What a station may know of another: nothing but its decision, and where the stance taken is shown, the numbers of its heights. */
+it('keeps stations apart', function () {
+    $allowed = ['App\Stations\Layers\LayersStation', 'App\Stations\Stand\RankStances'];
+    $found = [];
+    foreach (Dependencies::uses('app/Stations') as [$file, $class]) {
+        preg_match('#app/Stations/(\w+)/#', $file, $own);
+        preg_match('#^App\\\\Stations\\\\(\w+)\\\\#', $class, $other);
+        if ($own !== [] && $other !== [] && $own[1] !== $other[1] && ! str_ends_with($class, 'Decision') && ! in_array($class, $allowed, true)) {
+            $found[] = "{$file} uses {$class}";
+        }
+    }
+    foreach (glob(Dependencies::root().'/resources/js/stations/*/{,*/}*.{ts,tsx}', GLOB_BRACE) as $file) {
+        preg_match('#stations/(\w+)/#', $file, $own);
+        preg_match_all("#from '(?:@/stations/|\.\./)(look|stand|layers|sheet)/#", (string) file_get_contents($file), $m);
+        foreach (array_diff($m[1], [$own[1]]) as $other) {
+            $found[] = basename($file)." of {$own[1]} imports {$other}";
+        }
+    }
+    expect($found)->toBe([]);
+});
+
+it('keeps stage, score and page from knowing any station', function () {
+    $found = [];
+    foreach (glob(Dependencies::root().'/resources/js/{stage,stage/*,score,bench,components,lib,pages}/*.{ts,tsx}', GLOB_BRACE) as $file) {
+        if (! str_contains($file, '.test.') && preg_match("#from '@/stations/(?!list'|station')#", (string) file_get_contents($file)) === 1) {
+            $found[] = basename($file);
+        }
+    }
+    expect($found)->toBe([])->and(count(file(Dependencies::root().'/resources/js/pages/Piece.tsx')))->toBeLessThan(120);
+});
+
+it('builds nothing of more than eight parts by position', function () {
+    expect(Dependencies::longCalls(['core/src', 'app'], 8))->toBe([]);
+});
+
 it('uses no raw colour in a component', function () {
     $found = [];
-    foreach (glob(Dependencies::root().'/resources/js/{components,pages,features/*}/*.tsx', GLOB_BRACE) as $file) {
+    foreach (glob(Dependencies::root().'/resources/js/{components,pages,bench,score,upload,shelf,stage,stations/*,stations/*/*}/*.tsx', GLOB_BRACE) as $file) {
         if (preg_match('/#[0-9a-f]{3,8}\b|rgba?\(/i', (string) file_get_contents($file)) === 1) {
             $found[] = basename($file);
         }

@@ -4,6 +4,10 @@ declare(strict_types=1);
 
 namespace Tests\Support;
 
+use PhpParser\Node\Arg;
+use PhpParser\Node\Expr\New_;
+use PhpParser\NodeFinder;
+use PhpParser\ParserFactory;
 use RecursiveDirectoryIterator;
 use RecursiveIteratorIterator;
 use Symfony\Component\Process\Process;
@@ -72,8 +76,30 @@ final class Dependencies
         return (new Process(['php', 'artisan', 'wrenlo:types', '--print'], self::root(), ['APP_KEY' => 'base64:'.base64_encode(str_repeat('k', 32))]))->mustRun()->getOutput();
     }
 
+    /**
+     * @param  list<string>  $folders
+     * @return list<string> where something is built of more than so many parts by their position alone
+     */
+    public static function longCalls(array $folders, int $most): array
+    {
+        $found = [];
+        $parser = (new ParserFactory)->createForNewestSupportedVersion();
+        foreach ($folders as $folder) {
+            foreach (self::files($folder) as $file => $source) {
+                foreach ((new NodeFinder)->findInstanceOf($parser->parse($source) ?? [], New_::class) as $new) {
+                    $byPosition = array_filter($new->args, static fn ($arg): bool => $arg instanceof Arg && $arg->name === null && ! $arg->unpack);
+                    if (count($byPosition) > $most) {
+                        $found[] = "{$file}:{$new->getStartLine()}";
+                    }
+                }
+            }
+        }
+
+        return $found;
+    }
+
     /** @return array<string, string> path → source without comments */
-    private static function files(string $folder): array
+    public static function files(string $folder): array
     {
         $files = [];
         foreach (new RecursiveIteratorIterator(new RecursiveDirectoryIterator(self::root()."/{$folder}", RecursiveDirectoryIterator::SKIP_DOTS)) as $file) {

@@ -50,169 +50,25 @@ export type StanceNumbers = {
     exact: boolean;
 };
 
-export type MetricKey =
-    | 'seen_step_mm'
-    | 'seen_scar_mm2'
-    | 'marked_contact_mm2'
-    | 'seen_terrace_area_mm2'
-    | 'support_mm3'
-    | 'seen_seam_mm'
-    | 'weakest_member_mm2'
-    | 'trapped_contacts'
-    | 'topple_margin_mm'
-    | 'topple_margin_supported_mm'
-    | 'topple_stages_mm'
-    | 'plate_contact_mm2'
-    | 'islands'
-    | 'height_mm'
-    | 'grams'
-    | 'hours';
-export type Metric = {
-    key: MetricKey;
-    label: string;
-    unit: string;
-    decimals: number;
-    better: 'low' | 'high' | null;
-    times: number;
-    why: string;
-};
+export type MetricKey = 'seen_step_mm' | 'seen_scar_mm2' | 'marked_contact_mm2' | 'seen_terrace_area_mm2' | 'support_mm3' | 'seen_seam_mm' | 'weakest_member_mm2' | 'trapped_contacts' | 'topple_margin_mm' | 'topple_margin_supported_mm' | 'topple_stages_mm' | 'plate_contact_mm2' | 'islands' | 'height_mm' | 'grams' | 'hours';
+export type Metric = { key: MetricKey; label: string; unit: string; decimals: number; better: 'low' | 'high' | null; times: number; why: string };
 export const METRICS: Metric[] = [
-    {
-        key: 'seen_step_mm',
-        label: 'Seen step',
-        unit: 'µm',
-        decimals: 0,
-        better: 'low',
-        times: 1000,
-        why: 'Mean of layer height × |n_z| over the non-flat surface, each facet weighted by its area and the share of viewers it faces.',
-    },
-    {
-        key: 'seen_scar_mm2',
-        label: 'Seen scar',
-        unit: 'mm²',
-        decimals: 0,
-        better: 'low',
-        times: 1,
-        why: 'Area where support tops and feet touch the piece (height field), weighted by the share of viewers it faces; what is marked to be shown counts three times.',
-    },
-    {
-        key: 'marked_contact_mm2',
-        label: 'On marked faces',
-        unit: 'mm²',
-        decimals: 0,
-        better: 'low',
-        times: 1,
-        why: 'Area where supports would touch faces marked never support or mating.',
-    },
-    {
-        key: 'seen_terrace_area_mm2',
-        label: 'Contours seen',
-        unit: 'mm²',
-        decimals: 0,
-        better: 'low',
-        times: 1,
-        why: 'Seen surface so shallow that single layers show as contour lines wider than 0.4 mm.',
-    },
-    {
-        key: 'support_mm3',
-        label: 'Support',
-        unit: 'cm³',
-        decimals: 1,
-        better: 'low',
-        times: 0.001,
-        why: 'Volume of the support columns, ending on the plate or on the piece below; before their density.',
-    },
-    {
-        key: 'seen_seam_mm',
-        label: 'Seam seen',
-        unit: 'mm',
-        decimals: 0,
-        better: 'low',
-        times: 1,
-        why: 'Over coarse slices: the height of each, weighted by the least seen place along its outline. The shortest seam anyone will see; where none should be it counts three times.',
-    },
-    {
-        key: 'weakest_member_mm2',
-        label: 'Weakest section',
-        unit: 'mm²',
-        decimals: 1,
-        better: 'high',
-        times: 1,
-        why: 'Smallest section across the layers that carries 5 mm or more of the piece. A thin part that stands along Z snaps there; laid down, the layers run along it.',
-    },
-    {
-        key: 'trapped_contacts',
-        label: 'Trapped supports',
-        unit: '',
-        decimals: 0,
-        better: 'low',
-        times: 1,
-        why: 'Pockets of support from which no way leads outside that a tool of 1.5 mm could take.',
-    },
-    {
-        key: 'topple_margin_mm',
-        label: 'Topple margin',
-        unit: 'mm',
-        decimals: 1,
-        better: 'high',
-        times: 1,
-        why: 'Distance of the centre of mass, seen from above, to the edge of what stands on the plate. Below zero the piece leans on its supports.',
-    },
-    {
-        key: 'topple_margin_supported_mm',
-        label: 'with support feet',
-        unit: 'mm',
-        decimals: 1,
-        better: 'high',
-        times: 1,
-        why: 'The same margin when the feet of the supports count as standing, too.',
-    },
-    {
-        key: 'topple_stages_mm',
-        label: 'on the way up',
-        unit: 'mm',
-        decimals: 1,
-        better: 'high',
-        times: 1,
-        why: 'The smallest margin at any height, of what is printed by then, supports’ feet counted.',
-    },
-    {
-        key: 'plate_contact_mm2',
-        label: 'Plate contact',
-        unit: 'mm²',
-        decimals: 0,
-        better: 'high',
-        times: 1,
-        why: 'Area of flat facets within 0.005 mm of the plate.',
-    },
-    {
-        key: 'islands',
-        label: 'Islands',
-        unit: '',
-        decimals: 0,
-        better: 'low',
-        times: 1,
-        why: 'Regions of a layer with nothing under them or beside them: each needs a support.',
-    },
-    { key: 'height_mm', label: 'Height', unit: 'mm', decimals: 0, better: null, times: 1, why: 'From plate to top in this stance.' },
-    {
-        key: 'grams',
-        label: 'Material',
-        unit: 'g',
-        decimals: 0,
-        better: 'low',
-        times: 1,
-        why: 'Walls, skins, infill and supports × density; see the documented formula.',
-    },
-    {
-        key: 'hours',
-        label: 'Time',
-        unit: 'h',
-        decimals: 1,
-        better: 'low',
-        times: 1,
-        why: 'Volumes ÷ (bead area × speed) + 12 % travel + 2 s a layer. Acceleration and minimum layer time are not in it.',
-    },
+    {"key":"seen_step_mm","label":"Seen step","unit":"µm","decimals":0,"better":"low","times":1000,"why":"Mean of layer height × |n_z| over the non-flat surface, each facet weighted by its area and the share of viewers it faces."},
+    {"key":"seen_scar_mm2","label":"Seen scar","unit":"mm²","decimals":0,"better":"low","times":1,"why":"Area where support tops and feet touch the piece (height field), weighted by the share of viewers it faces; what is marked to be shown counts three times."},
+    {"key":"marked_contact_mm2","label":"On marked faces","unit":"mm²","decimals":0,"better":"low","times":1,"why":"Area where supports would touch faces marked never support or mating."},
+    {"key":"seen_terrace_area_mm2","label":"Contours seen","unit":"mm²","decimals":0,"better":"low","times":1,"why":"Seen surface so shallow that single layers show as contour lines wider than 0.4 mm."},
+    {"key":"support_mm3","label":"Support","unit":"cm³","decimals":1,"better":"low","times":0.001,"why":"Volume of the support columns, ending on the plate or on the piece below; before their density."},
+    {"key":"seen_seam_mm","label":"Seam seen","unit":"mm","decimals":0,"better":"low","times":1,"why":"Over coarse slices: the height of each, weighted by the least seen place along its outline. The shortest seam anyone will see; where none should be it counts three times."},
+    {"key":"weakest_member_mm2","label":"Weakest section","unit":"mm²","decimals":1,"better":"high","times":1,"why":"Smallest section across the layers that carries 5 mm or more of the piece. A thin part that stands along Z snaps there; laid down, the layers run along it."},
+    {"key":"trapped_contacts","label":"Trapped supports","unit":"","decimals":0,"better":"low","times":1,"why":"Pockets of support from which no way leads outside that a tool of 1.5 mm could take."},
+    {"key":"topple_margin_mm","label":"Topple margin","unit":"mm","decimals":1,"better":"high","times":1,"why":"Distance of the centre of mass, seen from above, to the edge of what stands on the plate. Below zero the piece leans on its supports."},
+    {"key":"topple_margin_supported_mm","label":"with support feet","unit":"mm","decimals":1,"better":"high","times":1,"why":"The same margin when the feet of the supports count as standing, too."},
+    {"key":"topple_stages_mm","label":"on the way up","unit":"mm","decimals":1,"better":"high","times":1,"why":"The smallest margin at any height, of what is printed by then, supports’ feet counted."},
+    {"key":"plate_contact_mm2","label":"Plate contact","unit":"mm²","decimals":0,"better":"high","times":1,"why":"Area of flat facets within 0.005 mm of the plate."},
+    {"key":"islands","label":"Islands","unit":"","decimals":0,"better":"low","times":1,"why":"Regions of a layer with nothing under them or beside them: each needs a support."},
+    {"key":"height_mm","label":"Height","unit":"mm","decimals":0,"better":null,"times":1,"why":"From plate to top in this stance."},
+    {"key":"grams","label":"Material","unit":"g","decimals":0,"better":"low","times":1,"why":"Walls, skins, infill and supports × density; see the documented formula."},
+    {"key":"hours","label":"Time","unit":"h","decimals":1,"better":"low","times":1,"why":"Volumes ÷ (bead area × speed) + 12 % travel + 2 s a layer. Acceleration and minimum layer time are not in it."},
 ];
 
 export type CriterionInfo = {
@@ -541,3 +397,4 @@ export type Workbench = {
     stage: StageInfo;
     stations: Record<string, unknown>;
 };
+

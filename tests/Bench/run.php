@@ -10,7 +10,8 @@ declare(strict_types=1);
  *   bin/bench FILE.stl           any mesh
  *   bin/bench --memory           peak memory of the whole chain on 1,000,000 facets
  *   bin/bench --pose             server time of a pose in the hand, of marks and of thickness at 200,000 facets
- *   bin/bench --rank             server time of a re-ranking with 2,500 stored candidates, median of 50
+ *   bin/bench --rank             server time of a re-ranking with 2,500 stored stances, median of 50
+ *   bin/bench --drop             what a person waits, with real processes: tests/Bench/drop.php
  */
 
 require dirname(__DIR__, 2).'/vendor/autoload.php';
@@ -158,14 +159,15 @@ function poseBench(): void
         for ($n = 0; $n < 15; $n++) {
             $up = (new Wrenlo\Core\Geometry\Vec3(0.1 * $n, 0.3, 1.0))->unit();
             $start = hrtime(true);
-            $posed = App\Actions\PoseByHand::measure($piece->analysis, $up, 0.0, $exact);
-            json_encode(App\Http\Resources\Stance::posed($piece->analysis, $posed, null, $piece->plan->weights()), JSON_THROW_ON_ERROR);
+            $query = http_build_query(['up' => $up->toArray(), 'lift_mm' => 0, 'exact' => (int) $exact]);
+            $response = $kernel->handle(Illuminate\Http\Request::create("http://127.0.0.1/pieces/{$piece->id}/pose?{$query}", 'GET', server: ['REMOTE_ADDR' => '127.0.0.1', 'HTTP_ACCEPT' => 'application/json']));
             $times[] = (hrtime(true) - $start) / 1e6;
+            $response->getStatusCode() === 200 || exit("The pose answered {$response->getStatusCode()}.\n");
         }
         sort($times);
-        printf("pose in the hand, %s facets, %s numbers, from storage to the answer: median %.0f ms, worst %.0f ms of 15\n", number_format((int) $piece->refresh()->triangles), $exact ? 'exact' : 'linear', $times[7], end($times));
+        printf("pose in the hand, %s facets, %s numbers, whole request: median %.0f ms, worst %.0f ms of 15\n", '199,680', $exact ? 'exact' : 'linear', $times[7], end($times));
     }
-    $facets = Wrenlo\Core\Mesh\Surface::ofFacets(App\Actions\LoadStances::reading($piece)->mesh);
+    $facets = Wrenlo\Core\Mesh\Surface::ofFacets(App\Findings\MeshInHand::reading(App\Plans\Bench::of($piece->refresh())->subject())->mesh);
     foreach (['brush', 'patch', 'shell', 'window', 'mirrored brush'] as $tool) {
         $times = [];
         for ($n = 0; $n < 7; $n++) {
@@ -186,7 +188,7 @@ function poseBench(): void
         printf("marking by %s, whole request: median %.0f ms, worst %.0f ms of 7\n", $tool, $times[3], end($times));
     }
     $start = hrtime(true);
-    App\Actions\StartThickness::handle($piece->refresh());
+    App\Findings\Findings::now(App\Findings\Kinds\Thickness::class, App\Plans\Bench::of($piece->refresh())->subject());
     printf("thickness, from the click to the answer: %.1f s\n", (hrtime(true) - $start) / 1e9);
     exec('rm -rf '.escapeshellarg($folder));
 }
@@ -197,7 +199,7 @@ function rankBench(): void
     $path = "{$folder}/pod.stl";
     writeStl($path, Marsh::pod());
     $piece = App\Actions\StoreUpload::handle(App\Actions\SetUpPerson::local(), $path, 'pod.stl');
-    $count = Illuminate\Support\Facades\DB::table('candidates')->count();
+    $count = (int) App\Models\Finding::query()->where('kind', 'search')->firstOrFail()->headline['count'];
     $times = [];
     for ($n = 0; $n < 50; $n++) {
         $request = Illuminate\Http\Request::create("http://127.0.0.1/pieces/{$piece->id}/ranking?weights[step]=".(30 + $n).'&weights[scar]=60&weights[support]='.(90 - $n), 'GET', server: ['REMOTE_ADDR' => '127.0.0.1', 'HTTP_ACCEPT' => 'application/json']);
@@ -209,13 +211,17 @@ function rankBench(): void
         }
     }
     sort($times);
-    printf("re-ranking %s candidates, whole request: median %.1f ms, worst %.1f ms of 50\n", number_format($count), $times[25], end($times));
+    printf("re-ranking %s stances, whole request: median %.1f ms, worst %.1f ms of 50\n", number_format($count), $times[25], end($times));
     exec('rm -rf '.escapeshellarg($folder));
 }
 
 $mode = $argv[1] ?? '';
 if ($mode === '--pose') {
     poseBench();
+    exit;
+}
+if ($mode === '--drop') {
+    require __DIR__.'/drop.php';
     exit;
 }
 if ($mode === '--rank') {

@@ -11,7 +11,7 @@ use Illuminate\Support\Facades\Queue;
 use Tests\Support\Pieces;
 use Tests\Support\Solids;
 
-function thicknessOf(App\Models\Piece $piece, bool $asked = true): array
+function thicknessShown(App\Models\Piece $piece, bool $asked = true): array
 {
     $asked && test()->postJson("/pieces/{$piece->id}/findings/thickness")->assertCreated();
 
@@ -20,8 +20,8 @@ function thicknessOf(App\Models\Piece $piece, bool $asked = true): array
 
 it('measures a slab in the queue and tells what each nozzle makes of it', function () {
     $piece = Pieces::fromBytes(Solids::stl(Solids::box(30, 20, 0.5)), 'slab.stl');
-    expect($this->getJson("/pieces/{$piece->id}/findings/thickness")->json('state'))->toBeNull()->and(thicknessOf($piece, false)['numbers'])->toBeNull();
-    $report = thicknessOf($piece);
+    expect($this->getJson("/pieces/{$piece->id}/findings/thickness")->json('state'))->toBeNull()->and(thicknessShown($piece, false)['numbers'])->toBeNull();
+    $report = thicknessShown($piece);
     $numbers = $report['numbers'];
     expect($report['state'])->toBe('done')->and($numbers['knownShare'])->toEqual(1.0);
     $broad = 2 * 30 * 20;
@@ -43,18 +43,18 @@ it('measures a slab in the queue and tells what each nozzle makes of it', functi
 
 it('does not pass for another size, and is there again for the first', function () {
     $piece = Pieces::fromBytes(Solids::stl(Solids::box(30, 20, 0.5)), 'slab.stl');
-    thicknessOf($piece);
+    thicknessShown($piece);
     decide($piece, 'look', ['recipe' => ['scale' => 2]]);
-    expect(thicknessOf($piece, false)['state'])->toBeNull()->and(thicknessOf($piece)['numbers']['minMm'])->toEqualWithDelta(1.0, 1e-6);
+    expect(thicknessShown($piece, false)['state'])->toBeNull()->and(thicknessShown($piece)['numbers']['minMm'])->toEqualWithDelta(1.0, 1e-6);
     decide($piece, 'look', ['recipe' => ['scale' => 1]]);
-    expect(thicknessOf($piece, false)['numbers']['minMm'])->toEqualWithDelta(0.5, 1e-6);
+    expect(thicknessShown($piece, false)['numbers']['minMm'])->toEqualWithDelta(0.5, 1e-6);
 });
 
 it('names the weak member and the stance that protects it', function () {
     // a thin pin of 3 × 3 × 30 on a block, standing along Z
     $piece = Pieces::fromBytes(Solids::stl(Solids::boxes([[20, 20, 20, [-10, -10, 0]], [3, 3, 30, [-1.5, -1.5, 20]]])), 'pin.stl');
     decide($piece, 'stand', ['stance' => collect(stancesOf($piece))->firstWhere('origin', 'file')['id']]);
-    $member = thicknessOf($piece)['numbers']['members'][0];
+    $member = thicknessShown($piece)['numbers']['members'][0];
     expect($member['sectionMm2'])->toEqualWithDelta(9.0, 0.5)->and($member['leverMm'])->toEqualWithDelta(30, 2)->and($member['isCrossed'])->toBeTrue()
         ->and($member['bestCutMm2'])->toBeGreaterThan(2 * $member['cutMm2'])->and($member['bestRank'])->toBeGreaterThan(0);
 });

@@ -9,7 +9,8 @@ use Symfony\Component\Process\Process;
 /** Wrenlo itself: web server and queue worker as processes, with a database and a storage folder of their own. */
 final class Running
 {
-    private ?Process $worker = null;
+    /** @var list<Process> */
+    private array $workers = [];
 
     private function __construct(public readonly string $url, private readonly string $folder, private readonly Process $web, private readonly array $environment) {}
 
@@ -46,8 +47,16 @@ final class Running
 
     public function startWorker(): self
     {
-        $this->worker = new Process(['setsid', 'php', 'artisan', 'queue:work', '--queue=short,long,late', '--sleep=0.1', '--tries=0', '--timeout=0'], dirname(__DIR__, 2), $this->environment, null, null);
-        $this->worker->start();
+        return $this->startWorkers(1);
+    }
+
+    public function startWorkers(int $number): self
+    {
+        for ($n = 0; $n < $number; $n++) {
+            $worker = new Process(['setsid', 'php', 'artisan', 'queue:work', '--queue=short,long,late', '--sleep=0.1', '--tries=0', '--timeout=0'], dirname(__DIR__, 2), $this->environment, null, null);
+            $worker->start();
+            $this->workers[] = $worker;
+        }
 
         return $this;
     }
@@ -55,8 +64,8 @@ final class Running
     /** As when the machine goes down: no chance to finish. */
     public function killWorker(): void
     {
-        self::end($this->worker, SIGKILL);
-        $this->worker = null;
+        array_map(fn (Process $w) => self::end($w, SIGKILL), $this->workers);
+        $this->workers = [];
     }
 
     public function log(): string
@@ -66,7 +75,7 @@ final class Running
 
     public function stop(): void
     {
-        self::end($this->worker, SIGKILL);
+        $this->killWorker();
         self::end($this->web, SIGTERM);
         (new Process(['rm', '-rf', $this->folder]))->run();
     }

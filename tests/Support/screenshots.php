@@ -75,6 +75,7 @@ try {
         $c->js("document.querySelectorAll('[data-stance]')[4].click()");
         $c->keys('oc');
     }, 'tide');
+    $shoot('chart', $whelk.'#stand', 'these proven layer by layer', $press('g'));
     $shoot('layers', $curlew.'#layers', 'How fine?');
     $shoot('sheet-station', $curlew.'#sheet', 'Take it to the printer');
     $shoot('shelf', '/shelf', 'What you print with');
@@ -82,6 +83,14 @@ try {
     $chrome->size(900, 1180);
     $shoot('sheet', $curlew.'/export/sheet', 'Set this');
     $shoot('contacts', $curlew.'/contact-sheet', 'What matters');
+    // a stance taken, and another side up since
+    $chrome->size(1280, 800);
+    $shoot('look-again', $curlew.'#look', 'A sound solid', function (Chrome $c): void {
+        $c->js("[...document.querySelectorAll('[role=radio]')].find((r) => r.textContent === '+X').click()");
+        $c->waitForText('look again', 60);
+        $c->keys('2');
+        $c->waitForText('these proven layer by layer', 120);
+    });
     echo $app->log();
 } finally {
     $chrome->stop();

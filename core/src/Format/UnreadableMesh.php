@@ -39,6 +39,11 @@ final class UnreadableMesh extends RuntimeException
         return new self('not_this_format', "This is not {$format}: the first bytes are neither its text nor its binary form.");
     }
 
+    public static function looksLike(string $format, string $what): self
+    {
+        return new self('not_this_format', "This is named {$format} but looks like {$what}.");
+    }
+
     public static function isCutOff(int $bytes, int $expected, int $triangles): self
     {
         return new self('truncated', sprintf(

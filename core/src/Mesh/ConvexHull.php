@@ -167,31 +167,29 @@ final readonly class ConvexHull
      */
     public function sides(): array
     {
-        $sums = [];
-        for ($i = 0, $n = count($this->faces); $i < $n; $i += 3) {
-            $a = $this->point($this->faces[$i]);
-            $cross = $this->minus($this->faces[$i + 1], $a)->cross($this->minus($this->faces[$i + 2], $a))->scaled(0.5);
-            $area = $cross->length();
+        [$x, $y, $z, $faces] = [$this->x, $this->y, $this->z, $this->faces];
+        $sx = $sy = $sz = $total = [];
+        for ($i = 0, $n = count($faces); $i < $n; $i += 3) {
+            [$a, $b, $c] = [$faces[$i], $faces[$i + 1], $faces[$i + 2]];
+            [$ux, $uy, $uz] = [$x[$b] - $x[$a], $y[$b] - $y[$a], $z[$b] - $z[$a]];
+            [$vx, $vy, $vz] = [$x[$c] - $x[$a], $y[$c] - $y[$a], $z[$c] - $z[$a]];
+            [$cx, $cy, $cz] = [0.5 * ($uy * $vz - $uz * $vy), 0.5 * ($uz * $vx - $ux * $vz), 0.5 * ($ux * $vy - $uy * $vx)];
+            $area = sqrt($cx * $cx + $cy * $cy + $cz * $cz);
             if ($area <= 0.0) {
                 continue;
             }
-            $unit = $cross->scaled(1 / $area);
-            $key = sprintf('%.0f/%.0f/%.0f', $unit->x * 115, $unit->y * 115, $unit->z * 115);
-            [$sum, $total] = $sums[$key] ?? [new Vec3(0, 0, 0), 0.0];
-            $sums[$key] = [$sum->plus($cross), $total + $area];
+            $key = (int) round(115 * $cx / $area) << 20 | ((int) round(115 * $cy / $area) + 512) << 10 | (int) round(115 * $cz / $area) + 512;
+            $sx[$key] = ($sx[$key] ?? 0.0) + $cx;
+            $sy[$key] = ($sy[$key] ?? 0.0) + $cy;
+            $sz[$key] = ($sz[$key] ?? 0.0) + $cz;
+            $total[$key] = ($total[$key] ?? 0.0) + $area;
         }
-        usort($sums, static fn (array $p, array $q): int => $q[1] <=> $p[1]);
+        arsort($total);
+        $sides = [];
+        foreach ($total as $key => $area) {
+            $sides[] = [(new Vec3($sx[$key] / $area, $sy[$key] / $area, $sz[$key] / $area))->unit(), $area];
+        }
 
-        return array_map(static fn (array $s): array => [$s[0]->scaled(1 / $s[1])->unit(), $s[1]], $sums);
-    }
-
-    private function point(int $k): Vec3
-    {
-        return new Vec3($this->x[$k], $this->y[$k], $this->z[$k]);
-    }
-
-    private function minus(int $k, Vec3 $from): Vec3
-    {
-        return $this->point($k)->plus($from->scaled(-1));
+        return $sides;
     }
 }

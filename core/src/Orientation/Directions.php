@@ -57,15 +57,20 @@ final class Directions
      */
     private static function distinct(array $directions): array
     {
-        $kept = [];
+        $kept = $x = $y = $z = [];
         $limit = cos(deg2rad(self::SAME_DEG));
         foreach ($directions as [$d, $origin]) {
-            foreach ($kept as [$k]) {
-                if ($d->x * $k->x + $d->y * $k->y + $d->z * $k->z > $limit) {
+            [$dx, $dy, $dz] = [$d->x, $d->y, $d->z];
+            foreach ($x as $k => $kx) {
+                if ($dx * $kx + $dy * $y[$k] + $dz * $z[$k] > $limit) {
                     continue 2;
                 }
             }
-            $kept[] = [$d->unit(), $origin];
+            $unit = $d->unit();
+            $kept[] = [$unit, $origin];
+            $x[] = $unit->x;
+            $y[] = $unit->y;
+            $z[] = $unit->z;
         }
 
         return $kept;

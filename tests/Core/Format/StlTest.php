@@ -110,7 +110,7 @@ it('refuses with place and reason', function (string $bytes, string $reason, str
 
     return [
         'cut off' => [substr($box, 0, 500), 'truncated', 'ends at byte 500'],
-        'shorter than a header' => ['abc', 'not_this_format', 'neither its text nor its binary form'],
+        'shorter than a header' => ["\x01\x02c", 'not_this_format', 'neither its text nor its binary form'],
         'NaN in facet 3' => [substr_replace($box, pack('g', NAN), 84 + 50 * 2 + 12 + 4, 4), 'not_a_number', 'facet 3 (byte 196)'],
         'infinity' => [substr_replace($box, pack('g', INF), 84 + 12, 4), 'not_a_number', 'facet 1'],
         'absurd count' => [substr_replace($box, pack('V', 4_000_000_000), 80, 4), 'truncated', '4,000,000,000'],
@@ -167,3 +167,17 @@ it('survives a thousand seeded mutations: a sentence or a report each, little me
         ->and(memory_get_peak_usage())->toBeLessThan(512 * 1024 * 1024)
         ->and((hrtime(true) - $start) / 1e9)->toBeLessThan(300.0); // no hang; not a timing
 });
+
+it('says what a file named STL looks like instead', function (string $bytes, string $looks) {
+    expect(fn () => MeshFormats::read(fopen(Solids::file($bytes), 'rb'), 'stl'))->toThrow(UnreadableMesh::class, "This is named STL but looks like {$looks}.");
+})->with([
+    'a letter' => [str_repeat("Dear cabinet, the whelk has arrived in good order.\n", 20), 'plain text'],
+    'a short letter' => ['hello', 'plain text'],
+    'with an accent at the end of the chunk' => [str_repeat('é', 900), 'plain text'],
+    'a page' => ['<!DOCTYPE html><html><body>'.str_repeat('sign in first ', 60), 'a web page'],
+    'a plan' => ['{"plan": '.str_repeat('1', 200).'}', 'JSON'],
+    'an archive' => ["PK\x03\x04".random_bytes(200), 'a ZIP archive, as 3MF files are'],
+    'a picture' => ["\x89PNG\r\n\x1A\n".random_bytes(200), 'a PNG picture'],
+    'another mesh' => ["# a shell\no shell\nv 0 0 0\n".str_repeat("v 1 2 3\n", 30), 'an OBJ file'],
+    'a third' => ["ply\nformat ascii 1.0\n".str_repeat("comment x\n", 20), 'a PLY file'],
+]);

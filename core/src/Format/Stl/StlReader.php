@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Wrenlo\Core\Format\Stl;
 
+use Wrenlo\Core\Format\Looks;
 use Wrenlo\Core\Format\MeshReader;
 use Wrenlo\Core\Format\Reading;
 use Wrenlo\Core\Format\UnreadableMesh;
@@ -28,6 +29,10 @@ final class StlReader implements MeshReader
             rewind($stream);
 
             return AsciiStl::read($stream, $maxTriangles);
+        }
+        $looks = $size === 84 + 50 * $announced ? null : Looks::like($head);
+        if ($looks !== null) {
+            throw UnreadableMesh::looksLike('STL', $looks);
         }
         self::checkBinary($size, $announced, $maxTriangles);
         fseek($stream, 84);

@@ -82,10 +82,10 @@ it('weighs steps and scars by what is marked to be shown or hidden', function ()
     $plain = marked($mesh, Marks::none())->proven(UPRIGHT);
     $hidden = marked($mesh, Marks::none()->painted(MarkKind::Hide, $all))->proven(UPRIGHT);
     $shown = marked($mesh, Marks::none()->painted(MarkKind::Show, under($mesh, 20)))->proven(UPRIGHT);
-    expect($hidden->seenScarMm2)->toBe(0.0)->and($hidden->seenTerraceMm2)->toBe(0.0)->and($hidden->seenSeamMm)->toBe(0.0)
-        ->and($hidden->scarMm2)->toBe($plain->scarMm2)
-        ->and($shown->seenScarMm2)->toEqualWithDelta(3 * 1500.0, 0.02 * 4500)
-        ->and($plain->seenScarMm2)->toBeLessThan(1500.0);
+    expect($hidden->contact->seenScarMm2)->toBe(0.0)->and($hidden->surface->seenTerraceAreaMm2)->toBe(0.0)->and($hidden->sections->seenSeamMm)->toBe(0.0)
+        ->and($hidden->contact->scarAreaMm2)->toBe($plain->contact->scarAreaMm2)
+        ->and($shown->contact->seenScarMm2)->toEqualWithDelta(3 * 1500.0, 0.02 * 4500)
+        ->and($plain->contact->seenScarMm2)->toBeLessThan(1500.0);
     expect(marked($mesh, Marks::none()->painted(MarkKind::Show, $all))->basis->seenMm2())->toEqualWithDelta($facets->totalAreaMm2(), 1e-6);
 });
 

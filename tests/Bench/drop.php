@@ -26,7 +26,7 @@ $jar = tempnam(sys_get_temp_dir(), 'jar');
 /** @return array{float, int, string} seconds, status, body */
 $ask = static function (string $method, string $path, array $more = []) use ($app, $jar): array {
     $token = preg_match('/XSRF-TOKEN\s+(\S+)/', (string) @file_get_contents($jar), $m) === 1 ? urldecode($m[1]) : '';
-    $curl = new Process(['curl', '-s', '-g', '-X', $method, '-c', $jar, '-b', $jar, '-H', 'Accept: application/json', '-H', 'X-Requested-With: XMLHttpRequest', '-H', "X-XSRF-TOKEN: {$token}", '-w', "\n%{http_code} %{time_total}", ...$more, $app->url.$path], null, null, null, 120);
+    $curl = new Process(['curl', '-s', '-g', '-X', $method, '-c', $jar, '-b', $jar, '-H', 'Expect:', '-H', 'Accept: application/json', '-H', 'X-Requested-With: XMLHttpRequest', '-H', "X-XSRF-TOKEN: {$token}", '-w', "\n%{http_code} %{time_total}", ...$more, $app->url.$path], null, null, null, 120);
     $out = $curl->mustRun()->getOutput();
     $cut = (int) strrpos($out, "\n");
     [$status, $seconds] = explode(' ', substr($out, $cut + 1));

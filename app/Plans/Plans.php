@@ -77,9 +77,14 @@ final class Plans
         return $isTaken;
     }
 
-    /** The same decision, now knowing what changed under it. */
-    public static function keepAsIs(Plan $plan, string $station): void
+    /**
+     * The same decision, now knowing what changed under it.
+     *
+     * @throws ValidationException when another window changed the plan
+     */
+    public static function keepAsIs(Plan $plan, string $station, int $seen): void
     {
+        self::isWhatWasSeen($plan, $seen);
         $bench = new Bench($plan->piece, $plan);
         self::put($plan, $station, $bench->decision($station)->toArray(), $plan->piece->from()->station($station)::restsOn($bench));
         $plan->update(['version' => $plan->version + 1]);
@@ -93,9 +98,7 @@ final class Plans
      */
     public static function step(Plan $plan, int $by, int $seen): void
     {
-        if ($seen !== $plan->version) {
-            throw ValidationException::withMessages(['plan' => 'Another window changed this plan meanwhile; look at it first. Nothing was undone.']);
-        }
+        self::isWhatWasSeen($plan, $seen);
         $step = self::next($plan, $by);
         if ($step === null) {
             return;
@@ -109,6 +112,13 @@ final class Plans
             $plan->update(['position' => $plan->position + $by, 'version' => $plan->version + 1]);
         });
         Measure::ask(new Bench($plan->piece, $plan->unsetRelation('decisions')));
+    }
+
+    private static function isWhatWasSeen(Plan $plan, int $seen): void
+    {
+        if ($seen !== $plan->version) {
+            throw ValidationException::withMessages(['plan' => 'Another window changed this plan meanwhile; look at it first. Nothing was done here.']);
+        }
     }
 
     /** The step that would be undone (−1) or done again (1). */

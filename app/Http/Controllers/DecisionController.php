@@ -28,7 +28,8 @@ final class DecisionController extends Controller
         $data = $request->validate([...$class::rules(new Bench($piece, $plan)), 'version' => ['sometimes', 'integer'], 'as_is' => ['sometimes', 'boolean']]);
         $changes = array_diff_key($data, ['version' => 0, 'as_is' => 0]);
         $told = null;
-        ($data['as_is'] ?? false) ? Plans::keepAsIs($plan, $station) : $told = Plans::decide($plan, $station, $changes, (int) ($data['version'] ?? $plan->version));
+        $seen = (int) ($data['version'] ?? $plan->version);
+        ($data['as_is'] ?? false) ? Plans::keepAsIs($plan, $station, $seen) : $told = Plans::decide($plan, $station, $changes, $seen);
 
         return back()->with('told', $told);
     }

@@ -63,7 +63,7 @@ it('keeps the stance taken when the front is turned, over a reload, and says wha
     expect($after['up'])->toBe($before['up'])->and($after['id'])->toBe($before['id']);
     // undone: the ranking of before is there at once, and nothing asks to be looked at again
     $this->chrome->keys('u');
-    $this->chrome->until('all of it as before', fn (Chrome $c) => $c->all('section[aria-label="Look again"]') === [] && str_contains($c->text(), 'these proven layer by layer'), 3);
+    $this->chrome->until('all of it as before', fn (Chrome $c) => $c->all('section[aria-label="Look again"]') === [] && str_contains($c->text(), 'these proven layer by layer'), 30);
     expect(takenNow($this->chrome))->toBe($before);
     // done again and kept all the same
     $this->chrome->keys('y');

@@ -8,6 +8,7 @@ use App\Enums\FindingState;
 use App\Jobs\RunFinding;
 use App\Models\Finding;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Queue;
 use RuntimeException;
 
 /** Asking for what can be computed. Asking twice for the same is one run; what is there is used, what is not is computed. */
@@ -63,13 +64,9 @@ final class Findings
         $found = self::existingMany($kind, $subjects);
         $missing = array_diff_key($subjects, $found);
         if ($missing !== []) {
-            foreach ($missing as $subject) {
-                self::insert($kind, $subject);
-            }
+            self::insert($kind, $missing);
             $made = self::existingMany($kind, $missing);
-            foreach ($made as $finding) {
-                $finding->state === FindingState::Waiting && self::dispatch($finding);
-            }
+            self::dispatch(...array_filter($made, static fn (Finding $f): bool => $f->state === FindingState::Waiting));
             $found += array_map(static fn (Finding $f): Finding => $f->refresh(), $made); // a synchronous queue has done it by now
         }
         self::touch($found);
@@ -106,7 +103,7 @@ final class Findings
     {
         $finding = self::existing($kind, $subject);
         if ($finding === null) {
-            self::insert($kind, $subject);
+            self::insert($kind, [$subject]);
             $finding = self::existing($kind, $subject) ?? throw new RuntimeException('A finding that was written is not there.');
         }
         $until = time() + self::PATIENCE_S;
@@ -146,7 +143,7 @@ final class Findings
             }
             DB::transaction(static function () use ($kind, $made): void {
                 foreach ($made as [$subject, $headline]) {
-                    self::insert($kind, $subject, ['state' => FindingState::Done->value, 'percent' => 100, 'words' => 'Done', 'headline' => $headline, 'blobs' => []]);
+                    self::insert($kind, [$subject], ['state' => FindingState::Done->value, 'percent' => 100, 'words' => 'Done', 'headline' => $headline, 'blobs' => []]);
                 }
             });
             $found += self::existingMany($kind, $missing);
@@ -191,11 +188,19 @@ final class Findings
         $finding->refresh();
     }
 
-    public static function dispatch(Finding $finding): void
+    public static function dispatch(Finding ...$findings): void
     {
-        $lane = $finding->kindClass()::lane();
-        Finding::query()->whereKey($finding->id)->update(['queued_at' => time()]);
-        RunFinding::dispatch($finding->id)->onQueue($lane === Lane::Instant ? Lane::Short->value : $lane->value)->afterCommit();
+        Finding::query()->whereIn('id', array_map(static fn (Finding $f): int => $f->id, $findings))->update(['queued_at' => time()]);
+        $jobs = [];
+        foreach ($findings as $finding) {
+            $lane = $finding->kindClass()::lane();
+            $jobs[$lane === Lane::Instant ? Lane::Short->value : $lane->value][] = new RunFinding($finding->id);
+        }
+        DB::afterCommit(static function () use ($jobs): void {
+            foreach ($jobs as $lane => $together) {
+                Queue::bulk($together, '', $lane);
+            }
+        });
     }
 
     /**
@@ -232,22 +237,21 @@ final class Findings
     {
         $free = Finding::query()->whereIn('id', $ids)->where('state', FindingState::Waiting->value)
             ->whereNotExists(static fn ($q) => $q->from('finding_waits')->whereColumn('finding_waits.finding_id', 'findings.id'))->get(['id', 'kind']);
-        foreach ($free as $finding) {
-            self::dispatch($finding);
-        }
+        $free->isEmpty() || self::dispatch(...$free);
     }
 
     /**
      * @param  class-string<Kind>  $kind
+     * @param  array<Subject>  $subjects
      * @param  array<string, mixed>  $values
      */
-    private static function insert(string $kind, Subject $subject, array $values = []): void
+    private static function insert(string $kind, array $subjects, array $values = []): void
     {
-        $finding = new Finding([
+        $rows = array_map(static fn (Subject $subject): array => (new Finding([
             'kind' => $kind::name(), 'version' => $kind::VERSION, 'key' => $kind::key($subject), 'source' => $subject->sha256(), 'inputs' => $subject->pick($kind::restsOn()),
             'state' => FindingState::Waiting->value, 'words' => 'Waiting for its turn', 'used_at' => time(), 'queued_at' => time(), ...$values,
-        ]);
-        Finding::query()->insertOrIgnore($finding->getAttributes());
+        ]))->getAttributes(), array_values($subjects));
+        Finding::query()->insertOrIgnore($rows);
     }
 
     /** @return array<string, mixed> */

@@ -25,6 +25,9 @@ enum Input: string
     /** how many directions are searched, and how many finalists proven */
     case Search = 'search';
 
+    /** {n, of}: which share of the directions, when they are divided among the workers */
+    case Part = 'part';
+
     /** {up, lift_mm} */
     case Stance = 'stance';
 

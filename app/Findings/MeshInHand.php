@@ -100,7 +100,13 @@ final class MeshInHand
     /** The mesh to at most Visibility::MOST_FACETS facets; null where it has no more. */
     public function coarse(): ?Simplified
     {
-        return ($this->coarse ??= [Simplified::to($this->mesh(), Visibility::MOST_FACETS)])[0];
+        return ($this->coarse ??= [Simplified::to($this->mesh(), Visibility::MOST_FACETS, $this->facets())])[0];
+    }
+
+    /** What its slices are cut from. */
+    public function toSlice(): Mesh
+    {
+        return $this->coarse()->mesh ?? $this->mesh();
     }
 
     /** What all stances rest on, the marks of the subject included. Its report and sight are there. */

@@ -6,6 +6,7 @@ namespace App\Findings;
 
 use App\Enums\FindingState;
 use App\Models\Finding;
+use RuntimeException;
 use Wrenlo\Core\Format\Reading;
 
 /** What a kind has in hand while it computes: its subject, the findings it needs, the mesh, and a way to say how far it is. */
@@ -47,6 +48,18 @@ final class Work
         $finding = Findings::existing($kind, $this->subject) ?? throw new NotYet([]);
 
         return Lists::open(Findings::blob($finding, $name) ?? throw new NotYet([Findings::ask($kind, $this->subject)]));
+    }
+
+    /**
+     * @param  Finding  $part  done, one of `parts`
+     *
+     * @throws NotYet when the file is gone or damaged
+     */
+    public function listsOf(Finding $part, string $name): Lists
+    {
+        $part->isDone() || throw new RuntimeException("A part of it could not be computed: {$part->failure}");
+
+        return Lists::open(Findings::blob($part, $name) ?? throw new NotYet([$part->refresh()]));
     }
 
     /**

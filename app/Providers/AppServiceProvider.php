@@ -6,12 +6,16 @@ namespace App\Providers;
 
 use App\Findings\Leases;
 use App\Findings\MeshInHand;
+use App\Findings\WarmUp;
 use App\Models\Filament;
 use App\Models\Nozzle;
 use App\Models\Printer;
 use App\Policies\ShelfPolicy;
 use App\Storage\ImmediateSqliteConnector;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Foundation\Events\DiagnosingHealth;
+use Illuminate\Queue\Events\WorkerStarting;
+use Illuminate\Support\Facades\Event;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Facades\Queue;
 use Illuminate\Support\ServiceProvider;
@@ -26,6 +30,7 @@ final class AppServiceProvider extends ServiceProvider
     public function boot(): void
     {
         Model::preventSilentlyDiscardingAttributes();
+        Event::listen([WorkerStarting::class, DiagnosingHealth::class], WarmUp::now(...));
         // a worker between two jobs gives back what others left
         Queue::looping(static function (): void {
             MeshInHand::tidy();

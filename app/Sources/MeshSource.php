@@ -14,6 +14,8 @@ use App\Findings\Kinds\Proof;
 use App\Findings\Kinds\Report;
 use App\Findings\Kinds\Search;
 use App\Findings\Kinds\Sight;
+use App\Findings\Kinds\Sketch;
+use App\Findings\Kinds\Slender;
 use App\Findings\Kinds\StandingPortrait;
 use App\Findings\Kinds\Surface;
 use App\Plans\Bench;
@@ -43,7 +45,10 @@ final class MeshSource extends Source
     {
         $subject = $bench->subject();
 
-        return [[Report::class, $subject, 15], [Sight::class, $subject, 25], [Search::class, $subject, 20], [Finalists::class, $subject, 40]];
+        return [
+            [Report::class, $subject, 15], [Sight::class, $subject, 20], [Slender::class, $subject, 5], [Sketch::class, $subject, 5], [Search::class, $subject, 15],
+            [Finalists::class, $subject, 40],
+        ];
     }
 
     public function headlineKinds(): array
@@ -54,7 +59,9 @@ final class MeshSource extends Source
     public function askBesides(Bench $bench): void
     {
         $own = array_map(static fn (StanceChoice $s) => $bench->standing($s), array_values(array_filter([$bench->stand()->stance, $bench->stand()->pinned, ...$bench->stand()->kept])));
-        Findings::askMany(Proof::class, $own);
+        // the pose of the file is proven in any case: a worker with nothing else to do can begin with it
+        $filePose = $bench->standing(new StanceChoice($bench->look()->display->up->unit()));
+        Findings::askMany(Proof::class, [...$own, $filePose]);
         $taken = $bench->stand()->stance;
         $taken === null || Findings::ask(StandingPortrait::class, $bench->standing($taken));
         Findings::ask(Portrait::class, $bench->subject());

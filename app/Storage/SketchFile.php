@@ -10,6 +10,7 @@ use Wrenlo\Core\Geometry\Vec3;
 use Wrenlo\Core\Mesh\ConvexHull;
 use Wrenlo\Core\Mesh\NormalBins;
 use Wrenlo\Core\Mesh\Surface;
+use Wrenlo\Core\Orientation\Origin;
 use Wrenlo\Core\Orientation\SeamEstimate;
 use Wrenlo\Core\Orientation\StanceSketch;
 use Wrenlo\Core\Thin\SlenderPart;
@@ -40,6 +41,32 @@ final class SketchFile
             'seam' => ['e', $s->seam->area], 'seam_seen' => ['e', $s->seam->seenArea], 'slender' => ['e', $slender],
             'mass' => ['e', [$s->volumeMm3, ...$s->centreOfMassMm->toArray()]],
         ]);
+    }
+
+    /**
+     * @param  list<array{Vec3, Origin}>  $directions
+     * @return Closure(resource): void
+     */
+    public static function directionsWriter(array $directions): Closure
+    {
+        $lists = ['x' => ['e', []], 'y' => ['e', []], 'z' => ['e', []], 'origin' => ['V', []]];
+        foreach ($directions as [$up, $origin]) {
+            $lists['x'][1][] = $up->x;
+            $lists['y'][1][] = $up->y;
+            $lists['z'][1][] = $up->z;
+            $lists['origin'][1][] = (int) array_search($origin, Origin::cases(), true);
+        }
+
+        return Lists::writer($lists);
+    }
+
+    /** @return list<array{Vec3, Origin}> */
+    public static function directions(Lists $l): array
+    {
+        return array_map(
+            static fn (float $x, float $y, float $z, int $origin): array => [new Vec3($x, $y, $z), Origin::cases()[$origin]],
+            $l->floats('x'), $l->floats('y'), $l->floats('z'), $l->words('origin'),
+        );
     }
 
     public static function read(Lists $l): StanceSketch

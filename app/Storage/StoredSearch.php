@@ -47,6 +47,20 @@ final class StoredSearch
         return Origin::cases()[$this->lists->word('origin', $id)];
     }
 
+    /** @return list<array{Vec3, Origin, MeasuredStance}> */
+    public function all(): array
+    {
+        $columns = array_map($this->lists->floats(...), array_combine(MeasuredStance::keys(), MeasuredStance::keys()));
+        [$x, $y, $z] = array_map($this->lists->floats(...), ['up_x', 'up_y', 'up_z']);
+        $all = [];
+        foreach ($this->lists->words('origin') as $id => $origin) {
+            $row = array_map(static fn (array $column): float => $column[$id], $columns);
+            $all[] = [new Vec3($x[$id], $y[$id], $z[$id]), Origin::cases()[$origin], MeasuredStance::fromArray($row, null, $this->volumeMm3, $this->layerMm)];
+        }
+
+        return $all;
+    }
+
     public function estimate(int $id): MeasuredStance
     {
         $row = [];

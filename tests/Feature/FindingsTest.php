@@ -27,12 +27,13 @@ afterEach(function () {
 
 /** What goes stale with each input, written down by hand: not read from the kinds. */
 const STALE_WITH = [
-    'file' => ['report', 'surface', 'sight', 'search', 'finalists', 'proof', 'bed', 'heights', 'score', 'portrait', 'print', 'standing', 'thickness'],
-    'recipe' => ['report', 'surface', 'sight', 'search', 'finalists', 'proof', 'bed', 'heights', 'score', 'portrait', 'print', 'standing', 'thickness'],
-    'display' => ['sight', 'search', 'finalists', 'proof', 'bed', 'heights', 'score', 'portrait', 'thickness'],
-    'marks' => ['search', 'finalists', 'proof', 'bed', 'heights', 'score'],
-    'rules' => ['search', 'finalists', 'proof', 'bed', 'heights', 'score'],
-    'search' => ['search', 'finalists'],
+    'file' => ['report', 'surface', 'sight', 'slender', 'sketch', 'trial', 'search', 'finalists', 'proof', 'bed', 'heights', 'score', 'portrait', 'print', 'standing', 'thickness'],
+    'recipe' => ['report', 'surface', 'sight', 'slender', 'sketch', 'trial', 'search', 'finalists', 'proof', 'bed', 'heights', 'score', 'portrait', 'print', 'standing', 'thickness'],
+    'display' => ['sight', 'sketch', 'trial', 'search', 'finalists', 'proof', 'bed', 'heights', 'score', 'portrait', 'thickness'],
+    'marks' => ['sketch', 'trial', 'search', 'finalists', 'proof', 'bed', 'heights', 'score'],
+    'rules' => ['trial', 'search', 'finalists', 'proof', 'bed', 'heights', 'score'],
+    'search' => ['trial', 'search', 'finalists'],
+    'part' => ['trial'],
     'stance' => ['proof', 'bed', 'heights', 'score', 'print', 'standing'],
     'weights' => ['finalists'],
     'nozzle' => ['finalists', 'heights', 'thickness'],
@@ -43,11 +44,11 @@ const STALE_WITH = [
 
 it('makes exactly those findings stale that read what changed', function (string $input) {
     $piece = Pieces::waiting();
-    $subject = Pieces::bench($piece)->subject()->standing(new Wrenlo\Core\Geometry\Vec3(0, 0, 1));
+    $subject = Pieces::bench($piece)->subject()->standing(new Wrenlo\Core\Geometry\Vec3(0, 0, 1))->with(Input::Part, ['n' => 0, 'of' => 2]);
     $others = [
         'file' => ['sha256' => str_repeat('0', 64), 'ending' => 'stl'], 'recipe' => ['scale' => 2.0, 'mirror' => null, 'repairs' => []],
         'display' => ['up' => [0, 0, 1], 'front' => [1, 0, 0], 'mode' => 'shelf', 'spread_deg' => 70.0, 'eye_deg' => 17.5], 'marks' => str_repeat('1', 64),
-        'rules' => ['layer_mm' => 0.12, 'limit_deg' => 45.0], 'search' => ['directions' => 9, 'finalists' => 2], 'stance' => ['up' => [1, 0, 0], 'lift_mm' => 0.0],
+        'rules' => ['layer_mm' => 0.12, 'limit_deg' => 45.0], 'search' => ['directions' => 9, 'finalists' => 2], 'part' => ['n' => 1, 'of' => 2], 'stance' => ['up' => [1, 0, 0], 'lift_mm' => 0.0],
         'weights' => ['step' => 1.0], 'nozzle' => ['bore_mm' => 0.6, 'line_mm' => 0.66], 'z_step' => 0.05, 'bed' => ['x_mm' => 1.0, 'y_mm' => 1.0, 'z_mm' => 1.0], 'filament' => ['density_g_per_cm3' => 1.1],
     ];
     $changed = $subject->with(Input::from($input), $others[$input]);

@@ -36,6 +36,7 @@ final class Running
         $web = new Process(['setsid', 'php', 'artisan', 'serve', '--host=127.0.0.1', "--port={$port}", '--no-reload'], $root, $environment, null, null);
         $web->start();
         FreePort::waitFor($port);
+        @file_get_contents("http://127.0.0.1:{$port}/up"); // as bin/demo does
 
         return new self("http://127.0.0.1:{$port}", $folder, $web, $environment);
     }
@@ -53,7 +54,7 @@ final class Running
     public function startWorkers(int $number): self
     {
         for ($n = 0; $n < $number; $n++) {
-            $worker = new Process(['setsid', 'php', 'artisan', 'queue:work', '--queue=short,long,late', '--sleep=0.1', '--tries=0', '--timeout=0'], dirname(__DIR__, 2), $this->environment, null, null);
+            $worker = new Process(['setsid', 'php', 'artisan', 'queue:work', '--queue=short,long,late', '--sleep=0.05', '--tries=0', '--timeout=0'], dirname(__DIR__, 2), $this->environment, null, null);
             $worker->start();
             $this->workers[] = $worker;
         }

@@ -45,7 +45,7 @@ final class Report extends Kind
         $work->say(25, 'Measuring '.number_format($mesh->triangleCount()).' facets');
         $hull = $in->hull();
         $work->say(50, 'Setting the stage');
-        $simplified = Simplified::to($mesh, StageFile::MOST_FACETS);
+        $simplified = Simplified::to($mesh, StageFile::MOST_FACETS, $in->facets());
         $blobs = ['geometry' => StageFile::geometry($simplified->mesh ?? $mesh), 'hull' => Lists::writer(['x' => ['e', $hull->x], 'y' => ['e', $hull->y], 'z' => ['e', $hull->z], 'faces' => ['V', $hull->faces]])];
         if ($simplified !== null) {
             $blobs['map'] = Lists::writer(['source' => ['V', $simplified->source], 'owner' => ['V', $simplified->owner]]);

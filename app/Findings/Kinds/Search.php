@@ -8,17 +8,20 @@ use App\Findings\Input;
 use App\Findings\Kind;
 use App\Findings\Lane;
 use App\Findings\Result;
+use App\Findings\Subject;
 use App\Findings\Work;
 use App\Storage\EstimatesFile;
 use App\Storage\SketchFile;
-use App\Storage\StageFile;
+use App\Storage\StoredSearch;
 use Wrenlo\Core\Orientation\Estimates;
 use Wrenlo\Core\Orientation\Search as CoreSearch;
-use Wrenlo\Core\Orientation\StanceSketch;
 
-/** All ways to stand by their estimates. Blobs: estimates, sketch (for a pose in the hand), seen (for the stage, with marks). */
+/** All ways to stand by their estimates: what the trials found, and better ones near the best of them. Blob: estimates. */
 final class Search extends Kind
 {
+    /** As many as are worth it on a machine of four cores; what comes out does not depend on it. */
+    private const TRIALS = 4;
+
     public static function name(): string
     {
         return 'search';
@@ -26,12 +29,12 @@ final class Search extends Kind
 
     public static function reads(): array
     {
-        return [Input::Marks, Input::Rules, Input::Search];
+        return [Input::Rules, Input::Search];
     }
 
     public static function needs(): array
     {
-        return [Report::class, Sight::class];
+        return [Sketch::class];
     }
 
     public static function lane(): Lane
@@ -46,17 +49,15 @@ final class Search extends Kind
 
     public function compute(Work $work): Result
     {
-        $basis = $work->mesh()->basis($work);
-        $sketch = StanceSketch::of($basis);
-        $directions = (int) $work->subject->get(Input::Search)['directions'];
-        $words = 'Trying '.number_format($directions).' ways to stand';
-        $all = (new CoreSearch(new Estimates($sketch, $work->subject->rules())))->all(
-            $work->subject->display()->up, $directions, static fn (float $share) => $work->tick(10 + 85 * $share, $words),
-        );
+        $sketch = $work->headline(Sketch::class);
+        $trials = $work->parts(Trial::class, array_map(static fn (int $n): Subject => $work->subject->with(Input::Part, ['n' => $n, 'of' => self::TRIALS]), range(0, self::TRIALS - 1)));
+        $all = [];
+        foreach ($trials as $trial) {
+            array_push($all, ...StoredSearch::open($work->listsOf($trial, 'estimates'), (float) $sketch['volume_mm3'], $work->subject->rules()->layerMm)->all());
+        }
+        $search = new CoreSearch(new Estimates(SketchFile::read($work->lists(Sketch::class, 'sketch')), $work->subject->rules()));
+        array_push($all, ...$search->refined($all, static fn (float $share) => $work->tick(60 + 35 * $share, self::words())));
 
-        return new Result(
-            ['count' => count($all), 'volume_mm3' => $basis->volumeMm3(), 'seen_mm2' => $basis->seenMm2(), 'never_seen_mm2' => $basis->neverSeenMm2()],
-            ['estimates' => EstimatesFile::writer($all), 'sketch' => SketchFile::writer($sketch), 'seen' => StageFile::measure($basis->weighed->seen, StageFile::mapFor($work))],
-        );
+        return new Result(['count' => count($all), 'volume_mm3' => $sketch['volume_mm3']], ['estimates' => EstimatesFile::writer($all)]);
     }
 }

@@ -10,8 +10,6 @@ use App\Findings\Result;
 use App\Findings\Work;
 use App\Storage\StageFile;
 use Wrenlo\Core\Thin\NozzleFit;
-use Wrenlo\Core\Thin\SlenderPart;
-use Wrenlo\Core\Thin\SlenderParts;
 use Wrenlo\Core\Thin\Thickness as CoreThickness;
 
 /** Local thickness: a histogram, what each nozzle would make of it, weak members. Blob: tint (for the stage). */
@@ -36,7 +34,7 @@ final class Thickness extends Kind
 
     public static function needs(): array
     {
-        return [Report::class, Sight::class];
+        return [Report::class, Sight::class, Slender::class];
     }
 
     public static function words(): string
@@ -55,7 +53,6 @@ final class Thickness extends Kind
         $facets = $in->facets();
         $seen = $work->lists(Sight::class, 'weights')->floats('weights');
         $thickness = CoreThickness::of($in->mesh(), $facets, static fn (float $share) => $work->tick(10 + 75 * $share, self::words()));
-        $work->say(88, 'Looking for weak members');
         [$least, $p05, $median] = $thickness->percentiles([0.0, 0.05, 0.5]);
         $lines = [...array_map(static fn (float $bore): float => NozzleFit::LINE_PER_BORE * $bore, NozzleFit::USUAL_MM), $work->subject->profile()->lineMm];
 
@@ -64,7 +61,7 @@ final class Thickness extends Kind
             'min_mm' => $least, 'p05_mm' => $p05, 'median_mm' => $median, 'under_note_mm2' => $thickness->areaMm2(0.0, NozzleFit::NOTE_MM),
             'area_mm2' => $facets->totalAreaMm2(), 'histogram_mm2' => $thickness->histogram(self::BIN_MM, self::BINS),
             'lines' => array_map(static fn (float $line): array => NozzleFit::of($thickness, $facets->area, $seen, $line / NozzleFit::LINE_PER_BORE, $line)->toArray(), $lines),
-            'members' => array_map(static fn (SlenderPart $p): array => $p->toArray(), SlenderParts::of($in->coarse()->mesh ?? $in->mesh())),
+            'members' => $work->headline(Slender::class)['parts'],
         ], ['tint' => StageFile::measure(array_map(static fn (float $t): float => $t / self::TINT_MM, $thickness->mm), StageFile::mapFor($work))]);
     }
 }

@@ -71,8 +71,9 @@ final class FindingController extends Controller
         } catch (InvalidArgumentException) {
             abort(404);
         }
-        // one of a single stance has no address of its own
-        abort_if(in_array(Input::Stance, $kind::restsOn(), true), 404);
+        // one of a single stance or of a share has no address of its own
+        $rests = $kind::restsOn();
+        abort_if(in_array(Input::Stance, $rests, true) || in_array(Input::Part, $rests, true), 404);
 
         return $kind;
     }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Resources;
 
-use App\Findings\Kinds\Search;
+use App\Findings\Kinds\Sketch;
 use App\Plans\Bench;
 use Wrenlo\Core\Sight\DisplayMode;
 
@@ -21,7 +21,7 @@ final readonly class Sightline
     public static function of(Bench $bench): self
     {
         $display = $bench->look()->display;
-        $seen = $bench->done(Search::class)?->headline;
+        $seen = $bench->done(Sketch::class)?->headline;
 
         return new self(
             $display->mode, $display->spreadDeg, $display->eyeDeg,

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Resources;
 
 use App\Findings\Kinds\Report;
-use App\Findings\Kinds\Search;
+use App\Findings\Kinds\Sketch;
 use App\Models\Finding;
 use App\Plans\Bench;
 
@@ -22,7 +22,7 @@ final readonly class StageInfo
         $address = static fn (?Finding $f, string $name): ?string => $f === null ? null : "/pieces/{$bench->piece->id}/findings/{$f->key}/{$name}";
 
         return new self(
-            $address($bench->done(Report::class), 'geometry'), $address($bench->done(Search::class), 'seen'), $profile->lineMm, [$profile->bedXMm, $profile->bedYMm, $profile->bedZMm],
+            $address($bench->done(Report::class), 'geometry'), $address($bench->done(Sketch::class), 'seen'), $profile->lineMm, [$profile->bedXMm, $profile->bedYMm, $profile->bedZMm],
             $bench->layers()->layerMm ?? $rules->layerMm, $rules->limitDeg,
         );
     }

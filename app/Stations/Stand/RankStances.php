@@ -9,6 +9,7 @@ use App\Findings\Kinds\Bed;
 use App\Findings\Kinds\ContactPrint;
 use App\Findings\Kinds\Proof;
 use App\Findings\Kinds\Search;
+use App\Findings\Kinds\Sketch;
 use App\Findings\Lists;
 use App\Findings\Subject;
 use App\Http\Resources\Stance;
@@ -113,8 +114,8 @@ final class RankStances
     /** Estimated from the sketch of the search: for a pose in the hand, and for one that is not proven yet. */
     public static function sketched(Bench $bench, StanceChoice $choice): ?StanceNumbers
     {
-        $search = $bench->done(Search::class);
-        $bytes = $search === null ? null : Findings::blob($search, 'sketch');
+        $sketch = $bench->done(Sketch::class);
+        $bytes = $sketch === null ? null : Findings::blob($sketch, 'sketch');
 
         return $bytes === null ? null : (new Estimates(SketchFile::read(Lists::open($bytes)), $bench->subject()->rules()))->of($choice->up, $choice->liftMm)->for($bench->profile());
     }

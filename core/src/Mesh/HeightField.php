@@ -172,17 +172,9 @@ final readonly class HeightField
             $xb = $x[$b];
             $yb = $y[$b];
             $xc = $x[$c];
-            // plane z = za + px·(x − xa) + py·(y − ya)
-            $den = ($xb - $xa) * ($yc - $ya) - ($xc - $xa) * ($yb - $ya);
-            if ($den === 0.0) {
-                continue;
-            }
-            $mark = $den * $turn < 0.0 ? -1 - $f : $f; // looking down: an entry
-            $za = $z[$a];
-            $dzb = $z[$b] - $za;
-            $dzc = $z[$c] - $za;
-            $px = ($dzb * ($yc - $ya) - $dzc * ($yb - $ya)) / $den;
-            $py = (($xb - $xa) * $dzc - ($xc - $xa) * $dzb) / $den;
+            $hasPlane = false;
+            $mark = 0;
+            $za = $px = $py = 0.0;
             for (; $row < $rowEnd; $row++) {
                 $long = $xa + ($row - $ya) * ($xc - $xa) / ($yc - $ya);
                 $short = $row < $yb
@@ -199,6 +191,23 @@ final readonly class HeightField
                 $end += $end < $short ? 1 : 0;
                 if ($end > $cols) {
                     $end = $cols;
+                }
+                if ($col >= $end) {
+                    continue; // between the centres, as most small facets are
+                }
+                if (! $hasPlane) {
+                    // plane z = za + px·(x − xa) + py·(y − ya)
+                    $den = ($xb - $xa) * ($yc - $ya) - ($xc - $xa) * ($yb - $ya);
+                    if ($den === 0.0) {
+                        break;
+                    }
+                    $mark = $den * $turn < 0.0 ? -1 - $f : $f; // looking down: an entry
+                    $za = $z[$a];
+                    $dzb = $z[$b] - $za;
+                    $dzc = $z[$c] - $za;
+                    $px = ($dzb * ($yc - $ya) - $dzc * ($yb - $ya)) / $den;
+                    $py = (($xb - $xa) * $dzc - ($xc - $xa) * $dzb) / $den;
+                    $hasPlane = true;
                 }
                 $zr = $za + $py * ($row - $ya) - $px * $xa;
                 $base = $row * $cols;

@@ -24,14 +24,18 @@ final readonly class Simplified
      */
     private function __construct(public Mesh $mesh, public array $source, public array $owner, public array $vertex) {}
 
-    /** Null when the mesh has no more than that many facets to begin with. */
-    public static function to(Mesh $mesh, int $most): ?self
+    /**
+     * Null when the mesh has no more than that many facets to begin with.
+     *
+     * @param  ?Surface  $facets  of the mesh, where they are at hand
+     */
+    public static function to(Mesh $mesh, int $most, ?Surface $facets = null): ?self
     {
         if ($mesh->triangleCount() <= $most) {
             return null;
         }
         // a flat patch of n cells has about 2 n facets
-        for ($cell = sqrt(2 * Surface::ofFacets($mesh)->totalAreaMm2() / $most); ; $cell *= self::WIDER) {
+        for ($cell = sqrt(2 * ($facets ?? Surface::ofFacets($mesh))->totalAreaMm2() / $most); ; $cell *= self::WIDER) {
             $cluster = self::clusters($mesh, max($cell, 1e-12));
             $source = self::surviving($mesh->tri, $cluster);
             if ($source !== [] && count($source) <= $most) {

@@ -55,8 +55,9 @@ final readonly class Slices
             $z[$k] = ($v - $low) / $step - 0.5;
         }
         $outlines = [[], [], [], [], [], []];
-        foreach (self::segments($x, $y, $z, $tri, $count) as $k => [$next, $px, $py, $facet]) {
-            self::chain($k, $next, $px, $py, $facet, $seen, $outlines);
+        [$slices, $to, $sx, $sy, $of] = self::segments($x, $y, $z, $tri, $count);
+        foreach ($slices as $k => $begins) {
+            self::chain($k, $begins, $to, $sx, $sy, $of, $seen, $outlines);
         }
 
         return new self($step, $count, ...$outlines);
@@ -70,13 +71,14 @@ final readonly class Slices
      * @param  list<float>  $y
      * @param  list<float>  $z  in slices
      * @param  list<int>  $tri
-     * @return array<int, array{array<int, int>, array<int, float>, array<int, float>, array<int, int>}> slice → by edge it begins at:
-     *                                                                                                   edge it ends at, where it begins (x, y), facet
+     * @return array{array<int, array<int, int>>, list<int>, list<float>, list<float>, list<int>} slice → edge → the piece that begins there; of each
+     *                                                                                            piece: edge it ends at, where it begins (x, y), facet
      */
     private static function segments(array $x, array $y, array $z, array $tri, int $count): array
     {
         $n = count($x);
-        $next = $sx = $sy = $of = [];
+        $begins = $to = $sx = $sy = $of = [];
+        $made = 0;
         for ($i = 0, $f = 0, $m = count($tri); $i < $m; $i += 3, $f++) {
             $a = $tri[$i];
             $b = $tri[$i + 1];
@@ -97,67 +99,71 @@ final readonly class Slices
                 $ub = $zb > $k;
                 $uc = $zc > $k;
                 if ($ub === $uc) {
-                    [$p, $q, $r] = [$a, $b, $c];
+                    $p = $a;
+                    $q = $b;
+                    $r = $c;
                     $isUp = $ua;
                 } elseif ($ua === $uc) {
-                    [$p, $q, $r] = [$b, $c, $a];
+                    $p = $b;
+                    $q = $c;
+                    $r = $a;
                     $isUp = $ub;
                 } else {
-                    [$p, $q, $r] = [$c, $a, $b];
+                    $p = $c;
+                    $q = $a;
+                    $r = $b;
                     $isUp = $uc;
                 }
-                $one = $p < $q ? $p * $n + $q : $q * $n + $p;
-                $two = $p < $r ? $p * $n + $r : $r * $n + $p;
                 // seen from outside with up above, the solid's outline runs to the left along the facet
-                [$from, $to, $at] = $isUp ? [$one, $two, $q] : [$two, $one, $r];
-                $t = ($k - $z[$p]) / ($z[$at] - $z[$p]);
-                if (isset($next[$k][$from])) {
+                $from = $p < $q ? $p * $n + $q : $q * $n + $p;
+                $end = $p < $r ? $p * $n + $r : $r * $n + $p;
+                $at = $q;
+                if (! $isUp) {
+                    $t = $from;
+                    $from = $end;
+                    $end = $t;
+                    $at = $r;
+                }
+                if (isset($begins[$k][$from])) {
                     continue; // an edge of three or more facets: the first two are followed
                 }
-                $next[$k][$from] = $to;
-                $sx[$k][$from] = $x[$p] + $t * ($x[$at] - $x[$p]);
-                $sy[$k][$from] = $y[$p] + $t * ($y[$at] - $y[$p]);
-                $of[$k][$from] = $f;
+                $t = ($k - $z[$p]) / ($z[$at] - $z[$p]);
+                $begins[$k][$from] = $made++;
+                $to[] = $end;
+                $sx[] = $x[$p] + $t * ($x[$at] - $x[$p]);
+                $sy[] = $y[$p] + $t * ($y[$at] - $y[$p]);
+                $of[] = $f;
             }
         }
-        ksort($next);
-        $slices = [];
-        foreach ($next as $k => $map) {
-            $slices[$k] = [$map, $sx[$k], $sy[$k], $of[$k]];
-        }
+        ksort($begins);
 
-        return $slices;
+        return [$begins, $to, $sx, $sy, $of];
     }
 
     /**
      * Follows the pieces of one slice from edge to edge into outlines.
      *
-     * @param  array<int, int>  $next
-     * @param  array<int, float>  $px
-     * @param  array<int, float>  $py
-     * @param  array<int, int>  $facet
+     * @param  array<int, int>  $left  edge → the piece that begins there
+     * @param  list<int>  $to  by piece, as the others
+     * @param  list<float>  $px
+     * @param  list<float>  $py
+     * @param  list<int>  $facet
      * @param  list<float>  $seen
      * @param  array{list<int>, list<float>, list<float>, list<float>, list<list<float>>, list<float>}  $into  grows: slice, area, cx, cy, points, least seen
      */
-    private static function chain(int $slice, array $next, array $px, array $py, array $facet, array $seen, array &$into): void
+    private static function chain(int $slice, array $left, array $to, array $px, array $py, array $facet, array $seen, array &$into): void
     {
-        $left = $next;
-        foreach ($next as $start => $_) {
-            if (! isset($left[$start])) {
-                continue; // followed already
-            }
-            $points = [];
+        foreach (array_keys($left) as $edge) {
+            $points = []; // none where it was followed already
             $least = INF;
-            for ($at = $start; $at >= 0; $at = $to) {
-                $to = $left[$at] ?? -1;
-                if ($to < 0) {
-                    break;
-                }
-                unset($left[$at]);
-                $points[] = $px[$at];
-                $points[] = $py[$at];
-                $v = $seen[$facet[$at]];
+            while (isset($left[$edge])) {
+                $piece = $left[$edge];
+                unset($left[$edge]);
+                $points[] = $px[$piece];
+                $points[] = $py[$piece];
+                $v = $seen[$facet[$piece]];
                 $least = $v < $least ? $v : $least;
+                $edge = $to[$piece];
             }
             [$area, $cx, $cy] = self::areaOf($points);
             if ($area !== 0.0) {

@@ -21,6 +21,25 @@ final class Directions
      */
     public static function for(StanceSketch $sketch, Vec3 $shownUp, int $sphere): array
     {
+        return self::with(self::resting($sketch, $shownUp), $sphere);
+    }
+
+    /**
+     * @param  list<array{Vec3, Origin}>  $resting
+     * @return list<array{Vec3, Origin}>
+     */
+    public static function with(array $resting, int $sphere): array
+    {
+        return [...$resting, ...array_map(static fn (Vec3 $d): array => [$d, Origin::Sphere], self::fibonacci($sphere))];
+    }
+
+    /**
+     * Its own pose and the sides it could rest on, however many others are tried.
+     *
+     * @return list<array{Vec3, Origin}>
+     */
+    public static function resting(StanceSketch $sketch, Vec3 $shownUp): array
+    {
         $resting = [[$shownUp, Origin::File]];
         $bins = $sketch->bins->bins;
         foreach ($sketch->bins->flats as $b) {
@@ -30,7 +49,7 @@ final class Directions
             $resting[] = [$normal->scaled(-1), Origin::Hull];
         }
 
-        return [...self::distinct($resting), ...array_map(static fn (Vec3 $d): array => [$d, Origin::Sphere], self::fibonacci($sphere))];
+        return self::distinct($resting);
     }
 
     /**

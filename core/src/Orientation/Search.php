@@ -37,16 +37,40 @@ final class Search
      */
     public function all(Vec3 $shownUp, int $sphere, ?callable $progress = null): array
     {
-        $directions = Directions::for($this->estimates->sketch, $shownUp, $sphere);
-        $all = $candidates = [];
+        $all = $this->tried(Directions::for($this->estimates->sketch, $shownUp, $sphere), $progress === null ? null : static fn (float $share) => $progress(0.8 * $share));
+
+        return [...$all, ...$this->refined($all, $progress === null ? null : static fn (float $share) => $progress(0.8 + 0.2 * $share))];
+    }
+
+    /**
+     * @param  list<array{Vec3, Origin}>  $directions
+     * @param  ?callable(float): void  $progress
+     * @return list<array{Vec3, Origin, MeasuredStance}> by their estimates, in the order given
+     */
+    public function tried(array $directions, ?callable $progress = null): array
+    {
+        $all = [];
         foreach ($directions as $k => [$up, $origin]) {
-            $measured = $this->estimates->of($up);
-            $all[] = [$up, $origin, $measured];
-            $candidates[] = new Candidate($up, $origin, $measured->for($this->profile));
+            $all[] = [$up, $origin, $this->estimates->of($up)];
             if ($progress && $k % 50 === 0) {
-                $progress(0.8 * $k / count($directions));
+                $progress($k / count($directions));
             }
         }
+
+        return $all;
+    }
+
+    /**
+     * Better ones near the best of these under each school.
+     *
+     * @param  list<array{Vec3, Origin, MeasuredStance}>  $all
+     * @param  ?callable(float): void  $progress
+     * @return list<array{Vec3, Origin, MeasuredStance}>
+     */
+    public function refined(array $all, ?callable $progress = null): array
+    {
+        $candidates = array_map(fn (array $tried): Candidate => new Candidate($tried[0], $tried[1], $tried[2]->for($this->profile)), $all);
+        $found = [];
         $ranking = Ranking::ofCandidates($candidates);
         $done = [];
         foreach (Preset::cases() as $n => $school) {
@@ -55,13 +79,13 @@ final class Search
                 $key = $refined === null ? null : sprintf('%.6f %.6f %.6f', ...$refined->toArray());
                 if ($refined !== null && ! isset($done[$key])) {
                     $done[$key] = true;
-                    $all[] = [$refined, Origin::Refined, $this->estimates->of($refined)];
+                    $found[] = [$refined, Origin::Refined, $this->estimates->of($refined)];
                 }
             }
-            $progress && $progress(0.8 + 0.2 * ($n + 1) / count(Preset::cases()));
+            $progress && $progress(($n + 1) / count(Preset::cases()));
         }
 
-        return $all;
+        return $found;
     }
 
     /** @return list<Candidate> the same as candidates for one printer, nozzle and filament */

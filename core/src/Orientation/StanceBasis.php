@@ -40,7 +40,7 @@ final readonly class StanceBasis
         $hull = ConvexHull::of($mesh);
         $step && $step('hull');
 
-        $coarse = Simplified::to($mesh, Visibility::MOST_FACETS);
+        $coarse = Simplified::to($mesh, Visibility::MOST_FACETS, $facets);
         $seen = Visibility::weights($mesh, $facets, Views::of($display), $coarse);
         $step && $step('sight');
 

@@ -24,7 +24,8 @@ final readonly class StanceSketch
         public Vec3 $centreOfMassMm,
     ) {}
 
-    public static function of(StanceBasis $basis): self
+    /** @param  ?list<SlenderPart>  $slender  where they are known */
+    public static function of(StanceBasis $basis, ?array $slender = null): self
     {
         $w = $basis->weighed;
         $bins = NormalBins::of($basis->facets, $w->seen, [
@@ -33,7 +34,7 @@ final readonly class StanceSketch
         ]);
 
         return new self(
-            $bins, $basis->hull, SeamEstimate::of($bins->bins, $bins->more['seam'] ?? $bins->seenArea), SlenderParts::of($basis->coarse),
+            $bins, $basis->hull, SeamEstimate::of($bins->bins, $bins->more['seam'] ?? $bins->seenArea), $slender ?? SlenderParts::of($basis->coarse),
             $basis->volumeMm3(), $basis->centreOfMassMm(),
         );
     }

@@ -51,7 +51,7 @@ final class Visibility
      */
     public static function weights(Mesh $mesh, Surface $facets, Views $views, ?Simplified $simplified = null): array
     {
-        $simplified ??= Simplified::to($mesh, self::MOST_FACETS);
+        $simplified ??= Simplified::to($mesh, self::MOST_FACETS, $facets);
         if ($simplified !== null) {
             return self::weigh($facets, $views, ...self::openByCorners($mesh, $simplified, $views));
         }
@@ -102,32 +102,62 @@ final class Visibility
     {
         ['nx' => $nx, 'ny' => $ny, 'nz' => $nz] = get_object_vars($facets);
         [$vx, $vy, $vz, $share] = self::flat($views);
-        $count = count($share);
+        $bit = array_map(static fn (int $k): int => 1 << $k, array_keys($share));
+        [$shareOf, $bytes] = self::sharesByByte($share);
         $seen = [];
         foreach ($nx as $f => $x) {
+            $from = $first[$f];
+            $to = $first[$f + 1];
+            $any = 0;
+            for ($s = $from; $s < $to; $s++) {
+                $any |= $open[$s];
+            }
+            if ($any === 0) {
+                $seen[] = 0.0;
+
+                continue;
+            }
             $y = $ny[$f];
             $z = $nz[$f];
             $facing = 0;
-            for ($k = 0; $k < $count; $k++) {
-                if ($x * $vx[$k] + $y * $vy[$k] + $z * $vz[$k] > 0.0) {
-                    $facing |= 1 << $k;
+            foreach ($vx as $k => $v) {
+                if ($x * $v + $y * $vy[$k] + $z * $vz[$k] > 0.0) {
+                    $facing |= $bit[$k];
                 }
             }
-            $from = $first[$f];
-            $to = $first[$f + 1];
             $sum = 0.0;
             for ($s = $from; $s < $to; $s++) {
                 $bits = $facing & $open[$s];
-                for ($k = 0; $bits !== 0; $k++, $bits >>= 1) {
-                    if ($bits & 1) {
-                        $sum += $share[$k];
-                    }
+                for ($b = 0; $b < $bytes; $b += 256, $bits >>= 8) {
+                    $sum += $shareOf[$b + ($bits & 255)];
                 }
             }
-            $seen[] = $to > $from ? min(1.0, $sum / ($to - $from)) : 0.0;
+            $seen[] = min(1.0, $sum / ($to - $from));
         }
 
         return $seen;
+    }
+
+    /**
+     * The shares of any eight views that follow one another, added up: a facet costs its bytes and not its bits.
+     *
+     * @param  list<float>  $share
+     * @return array{list<float>, int} the sum for byte b of the bits at 256 · b + byte, and how many there are
+     */
+    private static function sharesByByte(array $share): array
+    {
+        $sums = [];
+        for ($from = 0; $from < count($share); $from += 8) {
+            for ($byte = 0; $byte < 256; $byte++) {
+                $sum = 0.0;
+                for ($k = 0; $k < 8; $k++) {
+                    $sum += ($byte >> $k) & 1 ? $share[$from + $k] ?? 0.0 : 0.0;
+                }
+                $sums[] = $sum;
+            }
+        }
+
+        return [$sums, count($sums)];
     }
 
     /** @return array{list<float>, list<float>, list<float>, list<float>} directions and shares of the views */

@@ -46,7 +46,8 @@ final readonly class Regions
             [$x, $y] = $slices->points[$k];
             $around = -1;
             foreach ($bySlice[$slices->slice[$k]] ?? [] as $r) {
-                if (self::holds($slices->points[$outline[$r]], $x, $y) && ($around < 0 || $slices->area[$outline[$r]] < $slices->area[$outline[$around]])) {
+                [$left, $low, $right, $high] = $box[$r];
+                if ($x >= $left && $x <= $right && $y >= $low && $y <= $high && self::holds($slices->points[$outline[$r]], $x, $y) && ($around < 0 || $slices->area[$outline[$r]] < $slices->area[$outline[$around]])) {
                     $around = $r;
                 }
             }
@@ -97,19 +98,24 @@ final readonly class Regions
             return false;
         }
 
-        return self::pokesInto($slices, $a, $b) || self::pokesInto($slices, $b, $a);
+        return self::pokesInto($slices, $a, $b, $q) || self::pokesInto($slices, $b, $a, $p);
     }
 
-    /** Whether a point a little inside one outline lies in the other. */
-    private static function pokesInto(Slices $slices, int $from, int $into): bool
+    /**
+     * Whether a point a little inside one outline lies in the other.
+     *
+     * @param  array{float, float, float, float}  $box  of the other
+     */
+    private static function pokesInto(Slices $slices, int $from, int $into, array $box): bool
     {
+        [$left, $low, $right, $high] = $box;
         $points = $slices->points[$from];
         $n = intdiv(count($points), 2);
         $stride = max(1, intdiv($n, self::TRIED));
         for ($i = 0; $i < $n; $i += $stride) {
             $x = $points[2 * $i] + self::INWARD * ($slices->cx[$from] - $points[2 * $i]);
             $y = $points[2 * $i + 1] + self::INWARD * ($slices->cy[$from] - $points[2 * $i + 1]);
-            if (self::holds($slices->points[$into], $x, $y)) {
+            if ($x >= $left && $x <= $right && $y >= $low && $y <= $high && self::holds($slices->points[$into], $x, $y)) {
                 return true;
             }
         }
@@ -147,15 +153,17 @@ final readonly class Regions
      */
     private static function box(array $points): array
     {
-        $x = $y = [];
-        foreach ($points as $i => $v) {
-            if ($i % 2 === 0) {
-                $x[] = $v;
-            } else {
-                $y[] = $v;
-            }
+        $left = $low = INF;
+        $right = $high = -INF;
+        for ($i = 0, $n = count($points); $i < $n; $i += 2) {
+            $x = $points[$i];
+            $y = $points[$i + 1];
+            $left = $x < $left ? $x : $left;
+            $right = $x > $right ? $x : $right;
+            $low = $y < $low ? $y : $low;
+            $high = $y > $high ? $y : $high;
         }
 
-        return $x === [] || $y === [] ? [0.0, 0.0, 0.0, 0.0] : [min($x), min($y), max($x), max($y)];
+        return $points === [] ? [0.0, 0.0, 0.0, 0.0] : [$left, $low, $right, $high];
     }
 }

@@ -1,0 +1,62 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Findings\Kinds;
+
+use App\Findings\Input;
+use App\Findings\Kind;
+use App\Findings\Lane;
+use App\Findings\Result;
+use App\Findings\Work;
+use App\Storage\SketchFile;
+use App\Storage\StageFile;
+use Wrenlo\Core\Orientation\Directions;
+use Wrenlo\Core\Orientation\StanceSketch;
+use Wrenlo\Core\Thin\SlenderPart;
+
+/**
+ * What any stance is estimated from, so small that it is read at every turn of the hand, and the sides the piece could rest on.
+ * Blobs: sketch, resting, seen (for the stage, with marks).
+ */
+final class Sketch extends Kind
+{
+    public static function name(): string
+    {
+        return 'sketch';
+    }
+
+    public static function reads(): array
+    {
+        return [Input::Marks];
+    }
+
+    public static function needs(): array
+    {
+        return [Report::class, Sight::class, Slender::class];
+    }
+
+    public static function lane(): Lane
+    {
+        return Lane::Short;
+    }
+
+    public static function words(): string
+    {
+        return 'Gathering what looks the same way';
+    }
+
+    public function compute(Work $work): Result
+    {
+        $basis = $work->mesh()->basis($work);
+        $sketch = StanceSketch::of($basis, array_map(SlenderPart::fromArray(...), array_values($work->headline(Slender::class)['parts'])));
+
+        return new Result(
+            ['volume_mm3' => $basis->volumeMm3(), 'seen_mm2' => $basis->seenMm2(), 'never_seen_mm2' => $basis->neverSeenMm2()],
+            [
+                'sketch' => SketchFile::writer($sketch), 'resting' => SketchFile::directionsWriter(Directions::resting($sketch, $work->subject->display()->up)),
+                'seen' => StageFile::measure($basis->weighed->seen, StageFile::mapFor($work)),
+            ],
+        );
+    }
+}

@@ -5,6 +5,7 @@ declare(strict_types=1);
 use App\Enums\FindingState;
 use App\Findings\Disk;
 use App\Findings\Findings;
+use App\Findings\Input;
 use App\Findings\Kind;
 use App\Findings\Kinds;
 use App\Findings\Subject;
@@ -32,7 +33,7 @@ function measuredBy(Workshop $shop): Subject
     $shop->worker();
     Workshop::until('all of it', 90, fn (): bool => ! Finding::query()->whereIn('state', ['waiting', 'running'])->exists());
 
-    return $subject->standing((new StanceChoice(new Wrenlo\Core\Geometry\Vec3(0.3, 0.2, 0.9)))->up);
+    return $subject->standing((new StanceChoice(new Wrenlo\Core\Geometry\Vec3(0.3, 0.2, 0.9)))->up)->with(Input::Part, ['n' => 0, 'of' => 4]);
 }
 
 it('comes to the same bytes when a worker is killed in the midst of any kind, and goes on within 15 seconds', function () {

@@ -17,15 +17,15 @@ if (pcntl_fork() === 0) {
     // apart from the parent's database connection, which a fork may not share
     $file = new PDO('sqlite:'.getenv('DB_DATABASE'));
     $isTaken = $file->prepare("select 1 from findings where id = ? and state = 'running'");
-    for ($n = 0; $n < 40_000; $n++) {
+    for ($n = 0; $n < 15_000; $n++) {
         $isTaken->execute([$id]);
         if ($isTaken->fetchColumn()) {
             usleep((int) $us);
-            posix_kill($own, SIGKILL);
             break;
         }
         usleep(200);
     }
+    posix_kill($own, SIGKILL); // also when it was never taken: it may wait for what another dead one had in hand
     posix_kill(getmypid(), SIGKILL);
 }
 if ((int) $us === 0) { // too short to be hit from outside: between taking it and the first step

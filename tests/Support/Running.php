@@ -54,7 +54,7 @@ final class Running
     public function startWorkers(int $number): self
     {
         for ($n = 0; $n < $number; $n++) {
-            $worker = new Process(['setsid', 'php', 'artisan', 'queue:work', '--queue=short,long,late', '--sleep=0.05', '--tries=0', '--timeout=0'], dirname(__DIR__, 2), $this->environment, null, null);
+            $worker = new Process(['setsid', 'php', 'artisan', 'queue:work', '--queue=short,long,late', '--sleep=0.05', '--tries=0', '--timeout=0', '--memory=480'], dirname(__DIR__, 2), $this->environment, null, null);
             $worker->start();
             $this->workers[] = $worker;
         }

@@ -44,13 +44,14 @@ final class Report extends Kind
         $mesh = $in->mesh();
         $work->say(25, 'Measuring '.number_format($mesh->triangleCount()).' facets');
         $hull = $in->hull();
+        // before the copy for the stage: there is not room for both with a million facets
+        $report = MeshInspector::inspect($mesh, $in->facets(), $hull, $in->fromReading()->warnings);
         $work->say(50, 'Setting the stage');
         $simplified = Simplified::to($mesh, StageFile::MOST_FACETS, $in->facets());
         $blobs = ['geometry' => StageFile::geometry($simplified->mesh ?? $mesh), 'hull' => Lists::writer(['x' => ['e', $hull->x], 'y' => ['e', $hull->y], 'z' => ['e', $hull->z], 'faces' => ['V', $hull->faces]])];
         if ($simplified !== null) {
             $blobs['map'] = Lists::writer(['source' => ['V', $simplified->source], 'owner' => ['V', $simplified->owner]]);
         }
-        $report = MeshInspector::inspect($mesh, $in->facets(), $hull, $in->fromReading()->warnings);
         $work->say(75, 'Looking for what could be repaired');
         $offers = [];
         foreach (MeshRepairs::proposals($mesh, $report) as $key => $repaired) {

@@ -30,13 +30,14 @@ final class ThicknessCommand extends MeshCommand
         $facets = Surface::ofFacets($mesh);
         $seen = Visibility::weights($mesh, $facets, $views);
         $thickness = Thickness::of($mesh, $facets);
-        $fit = NozzleFit::of($thickness, $facets->area, $seen, $nozzle, $line);
+        $fit = NozzleFit::of($thickness, $seen, $nozzle, $line);
         [$least, $p05, $median] = $thickness->percentiles([0.0, 0.05, 0.5]);
 
         return [
-            'samples' => $thickness->samples, 'sampled_share' => $thickness->sampledShare, 'known_share' => $thickness->knownShare,
+            'samples' => $thickness->samples(), 'sampled_share' => $thickness->sampledShare, 'known_share' => $thickness->knownShare,
             'line_mm' => $fit->lineMm, 'min_mm' => $least, 'p05_mm' => $p05, 'median_mm' => $median,
             'unprintable_area_mm2' => $fit->unprintableMm2, 'single_wall_area_mm2' => $fit->singleWallMm2,
+            'unprintable_error_mm2' => $fit->unprintableErrorMm2, 'single_wall_error_mm2' => $fit->singleWallErrorMm2,
             'under_1_mm_area_mm2' => $thickness->areaMm2(0.0, NozzleFit::NOTE_MM), 'off_multiple_area_mm2' => $fit->offMultipleMm2, 'seen_lost_area_mm2' => $fit->seenLostMm2,
             'members' => array_map(static fn (SlenderPart $p): array => $p->toArray(), SlenderParts::of($mesh)),
         ];

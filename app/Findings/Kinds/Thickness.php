@@ -15,6 +15,8 @@ use Wrenlo\Core\Thin\Thickness as CoreThickness;
 /** Local thickness: a histogram, what each nozzle would make of it, weak members. Blob: tint (for the stage). */
 final class Thickness extends Kind
 {
+    public const VERSION = 2;
+
     public const BIN_MM = 0.1;
 
     public const BINS = 60;
@@ -57,10 +59,10 @@ final class Thickness extends Kind
         $lines = [...array_map(static fn (float $bore): float => NozzleFit::LINE_PER_BORE * $bore, NozzleFit::USUAL_MM), $work->subject->profile()->lineMm];
 
         return new Result([
-            'samples' => $thickness->samples, 'sampled_share' => $thickness->sampledShare, 'known_share' => $thickness->knownShare,
+            'samples' => $thickness->samples(), 'sampled_share' => $thickness->sampledShare, 'known_share' => $thickness->knownShare,
             'min_mm' => $least, 'p05_mm' => $p05, 'median_mm' => $median, 'under_note_mm2' => $thickness->areaMm2(0.0, NozzleFit::NOTE_MM),
             'area_mm2' => $facets->totalAreaMm2(), 'histogram_mm2' => $thickness->histogram(self::BIN_MM, self::BINS),
-            'lines' => array_map(static fn (float $line): array => NozzleFit::of($thickness, $facets->area, $seen, $line / NozzleFit::LINE_PER_BORE, $line)->toArray(), $lines),
+            'lines' => array_map(static fn (float $line): array => NozzleFit::of($thickness, $seen, $line / NozzleFit::LINE_PER_BORE, $line)->toArray(), $lines),
             'members' => $work->headline(Slender::class)['parts'],
         ], ['tint' => StageFile::measure(array_map(static fn (float $t): float => $t / self::TINT_MM, $thickness->mm), StageFile::mapFor($work))]);
     }

@@ -15,6 +15,9 @@ final readonly class NozzleRow
         public float $seenLostMm2,
         public float $singleWallMm2,
         public float $offMultipleMm2,
+        /** standard errors of the sampling */
+        public float $unprintableErrorMm2,
+        public float $singleWallErrorMm2,
         public ?float $layerMm,
         public ?float $hours,
     ) {}

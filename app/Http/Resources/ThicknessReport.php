@@ -72,7 +72,8 @@ final readonly class ThicknessReport
             [$layer, $hours] = $stance === null ? [null, null] : self::hours($stance, $profile);
             $rows[] = new NozzleRow(
                 nozzleMm: $profile->nozzleMm, lineMm: $fit['line_mm'], isOwn: $isOwn, unprintableMm2: $fit['unprintable_mm2'], seenLostMm2: $fit['seen_lost_mm2'],
-                singleWallMm2: $fit['single_wall_mm2'], offMultipleMm2: $fit['off_multiple_mm2'], layerMm: $layer, hours: $hours,
+                singleWallMm2: $fit['single_wall_mm2'], offMultipleMm2: $fit['off_multiple_mm2'],
+                unprintableErrorMm2: $fit['unprintable_error_mm2'], singleWallErrorMm2: $fit['single_wall_error_mm2'], layerMm: $layer, hours: $hours,
             );
         }
         usort($rows, static fn (NozzleRow $a, NozzleRow $b): int => $a->nozzleMm <=> $b->nozzleMm);

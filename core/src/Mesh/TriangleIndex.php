@@ -28,7 +28,7 @@ final readonly class TriangleIndex
      * @param  list<int>  $order  facets along the curve; block b holds order[4b] … order[4b + 3]
      * @param  list<float>  $box  six numbers a node: smallest x, y, z, largest x, y, z
      */
-    private function __construct(private Mesh $mesh, private array $order, private int $leaves, private array $box) {}
+    private function __construct(private Mesh $mesh, public array $order, private int $leaves, private array $box) {}
 
     public static function of(Mesh $mesh): self
     {

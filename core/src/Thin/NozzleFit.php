@@ -33,6 +33,9 @@ final readonly class NozzleFit
         public float $seenLostMm2,
         public float $singleWallMm2,
         public float $offMultipleMm2,
+        /** standard errors of the sampling */
+        public float $unprintableErrorMm2,
+        public float $singleWallErrorMm2,
     ) {}
 
     /** @return array<string, float> */
@@ -41,25 +44,25 @@ final readonly class NozzleFit
         return [
             'nozzle_mm' => $this->nozzleMm, 'line_mm' => $this->lineMm, 'unprintable_mm2' => $this->unprintableMm2, 'seen_lost_mm2' => $this->seenLostMm2,
             'single_wall_mm2' => $this->singleWallMm2, 'off_multiple_mm2' => $this->offMultipleMm2,
+            'unprintable_error_mm2' => $this->unprintableErrorMm2, 'single_wall_error_mm2' => $this->singleWallErrorMm2,
         ];
     }
 
     /**
-     * @param  list<float>  $area  mm² of each facet
      * @param  list<float>  $seen  seen weight of each facet
      */
-    public static function of(Thickness $thickness, array $area, array $seen, float $nozzleMm, ?float $lineMm = null): self
+    public static function of(Thickness $thickness, array $seen, float $nozzleMm, ?float $lineMm = null): self
     {
         $line = $lineMm ?? self::LINE_PER_BORE * $nozzleMm;
         $unprintable = $lost = $single = $off = 0.0;
-        foreach ($thickness->mm as $f => $t) {
+        foreach ($thickness->sampleMm as $k => $t) {
             if ($t >= self::OFF_UP_TO * $line) {
                 continue;
             }
-            $a = $area[$f];
+            $a = $thickness->sampleMm2[$k];
             if ($t < $line) {
                 $unprintable += $a;
-                $lost += $a * ($seen[$f] ?? 0.0);
+                $lost += $a * ($seen[$thickness->sampleFacet[$k]] ?? 0.0);
 
                 continue;
             }
@@ -68,6 +71,6 @@ final readonly class NozzleFit
             $off += abs($lines - round($lines)) > self::OFF_SHARE ? $a : 0.0;
         }
 
-        return new self($nozzleMm, $line, $unprintable, $lost, $single, $off);
+        return new self($nozzleMm, $line, $unprintable, $lost, $single, $off, $thickness->errorMm2(0.0, $line), $thickness->errorMm2($line, 2 * $line));
     }
 }

@@ -204,6 +204,8 @@ export type NozzleRow = {
     seenLostMm2: number;
     singleWallMm2: number;
     offMultipleMm2: number;
+    unprintableErrorMm2: number;
+    singleWallErrorMm2: number;
     layerMm: number | null;
     hours: number | null;
 };

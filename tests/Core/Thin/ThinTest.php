@@ -39,37 +39,88 @@ function wedge(): Mesh
     return $b->quad($a, $e, $d, $c)->quad($f, $g, $h, $i)->quad($a, $c, $g, $f)->quad($c, $d, $h, $g)->quad($d, $e, $i, $h)->quad($e, $a, $f, $i)->build();
 }
 
-// closed forms: a slab, a tube, a wedge
+// closed forms: a slab, a tube, wedges. A stretch of the surface counts whole, so an area is known to a stretch at each end of a facet
 it('measures a slab', function () {
     $t = thicknessOf(Solids::box(50, 40, 2));
-    expect($t->percentiles([0.0, 0.05, 0.5]))->toEqualWithDelta([2.0, 2.0, 2.0], 0.02)->and($t->knownShare)->toEqual(1.0)
-        ->and($t->areaMm2(1.99, 2.01))->toEqualWithDelta(2 * 50 * 40, 1e-6)->and(array_sum($t->histogram(0.5, 20)))->toEqualWithDelta(4360.0, 1e-6);
+    expect($t->percentiles([0.0, 0.05, 0.5]))->toEqualWithDelta([2.0, 2.0, 2.0], 1e-9)->and($t->knownShare)->toEqualWithDelta(1.0, 1e-9)
+        ->and($t->areaMm2(1.99, 2.01))->toEqualWithDelta(2 * 50 * 40, 12 * 4360 / Thickness::STRATA)->and(array_sum($t->histogram(0.5, 20)))->toEqualWithDelta(4360.0, 1e-6)
+        ->and($t->errorMm2(1.99, 2.01))->toBeLessThan(8.0);
 });
 
 it('measures the wall of a tube', function () {
     $tube = Solids::lathe([[9, 0], [10, 0], [10, 30], [9, 30], [9, 0]], 180);
     $facets = Surface::ofFacets($tube);
-    foreach (thicknessOf($tube)->mm as $f => $mm) {
+    $t = thicknessOf($tube);
+    foreach ($t->sampleFacet as $k => $f) {
         if (abs($facets->nz[$f]) < 0.1) {
-            expect($mm)->toEqualWithDelta(1.0, 0.01);
+            expect($t->sampleMm[$k])->toEqualWithDelta(1.0, 0.01);
         }
     }
+    expect($t->mm)->toHaveCount($tube->triangleCount());
 });
 
 it('measures a wedge where it is, square to the face it starts from', function () {
     $wedge = wedge();
     $facets = Surface::ofFacets($wedge);
+    $t = thicknessOf($wedge);
     $checked = 0;
-    foreach (thicknessOf($wedge)->mm as $f => $mm) {
-        [$x, $nz] = [$facets->cx[$f], $facets->nz[$f]];
-        if (abs($nz) > 0.9) {
-            // from below straight up: 1 + x/10; from the slope (normal −0.1, 1) down to z = 0: that divided by the cosine
-            $expected = $nz < 0 ? 1 + $x / 10 : (1 + $x / 10) / $nz;
-            expect($mm)->toEqualWithDelta($expected, 0.01 * $expected);
+    foreach ($t->sampleMm as $k => $mm) {
+        [$x, $nz] = [$t->sampleAt[3 * $k], $facets->nz[$t->sampleFacet[$k]]];
+        // from below straight up: 1 + x/10; from the slope (normal −0.1, 1) down to z = 0: that divided by the cosine; not where it ends at a side
+        $expected = $nz < 0 ? 1 + $x / 10 : (1 + $x / 10) / max($nz, 1e-9);
+        if (abs($nz) > 0.9 && $x < 39) {
+            expect($mm)->toEqualWithDelta($expected, 1e-9 + 1e-9 * $expected);
             $checked++;
         }
     }
-    expect($checked)->toBe(4);
+    expect($checked)->toBeGreaterThan(5000);
+});
+
+it('knows how much of a wedge from nothing to 4 mm is too thin, in eight facets as in thousands', function (int $across) {
+    // 60 long, 30 deep; thickness from below is x/15. From the slope, inwards square to it, it is that over the cosine.
+    $b = new MeshBuilder;
+    $v = fn (float $x, float $y, float $z) => $b->vertex($x, $y, $z);
+    for ($i = 0; $i < $across; $i++) {
+        [$x0, $x1] = [60 * $i / $across, 60 * ($i + 1) / $across];
+        $b->quad($v($x0, 0, 0), $v($x0, 30, 0), $v($x1, 30, 0), $v($x1, 0, 0))->quad($v($x0, 0, $x0 / 15), $v($x1, 0, $x1 / 15), $v($x1, 30, $x1 / 15), $v($x0, 30, $x0 / 15));
+    }
+    $ends = [$v(60, 0, 0), $v(60, 30, 0), $v(60, 30, 4), $v(60, 0, 4)];
+    $b->quad(...$ends);
+    $fans = [[0, fn ($p, $q, $r) => $b->triangle($p, $q, $r)], [30, fn ($p, $q, $r) => $b->triangle($p, $r, $q)]];
+    foreach ($fans as [$y, $add]) {
+        for ($i = 0; $i < $across; $i++) {
+            [$x0, $x1] = [60 * $i / $across, 60 * ($i + 1) / $across];
+            $add($v($x0, $y, 0), $v($x1, $y, 0), $v($x1, $y, $x1 / 15));
+            $i > 0 && $add($v($x0, $y, 0), $v($x1, $y, $x1 / 15), $v($x0, $y, $x0 / 15));
+        }
+    }
+    $wedge = $b->build();
+    $cos = 15 / sqrt(226);
+    $below = fn (float $mm): float => 30 * 15 * $mm + 30 * 15 * $mm * $cos / $cos; // from below, and the slope: its length is that over cos, its thickness too
+    $t = thicknessOf($wedge);
+    // the two ends of the sampling: 2 % (issue 8), for areas of at least 400 mm²
+    expect($t->areaMm2(0, 0.45))->toEqualWithDelta($below(0.45), 0.02 * $below(0.45))
+        ->and($t->areaMm2(0.45, 0.9))->toEqualWithDelta($below(0.45), 0.02 * $below(0.45))
+        ->and(abs($t->areaMm2(0, 0.45) - $below(0.45)))->toBeLessThan(3 * $t->errorMm2(0, 0.45) + 1);
+})->with([1, 300]);
+
+it('counts no wall beside a sharp edge', function () {
+    // a three-sided prism of 60° edges: a line inwards near an edge leaves through the face next to it
+    $prism = Solids::lathe([[0, 0], [20, 0], [20, 40], [0, 40]], 3);
+    $t = thicknessOf($prism);
+    // the only walls that face each other are its two ends, 40 apart
+    expect($t->percentiles([0.0])[0])->toEqualWithDelta(40.0, 1e-6)->and($t->knownShare)->toEqualWithDelta(1.0, 1e-9);
+});
+
+it('looks closer where it is thin, and finds the same area in a quarter of it as in the whole', function () {
+    // a fin on a block that is a hundredth of the surface
+    $fin = Solids::boxes([[60, 60, 20, [0, 0, 0]], [12, 0.4, 6, [20, 30, 19.999]]]);
+    $t = thicknessOf($fin);
+    $facets = Surface::ofFacets($fin);
+    $truth = 2 * 12 * 6; // both sides; its top and ends are seen as long as they are
+    expect($t->areaMm2(0.0, 0.45))->toEqualWithDelta($truth, 0.05 * $truth)->and($t->errorMm2(0.0, 0.45))->toBeLessThan(0.05 * $truth);
+    $onFin = array_filter($t->sampleFacet, fn (int $f): bool => $f >= 12);
+    expect(count($onFin) / $t->samples())->toBeGreaterThan(2 * array_sum(array_slice($facets->area, 12)) / $facets->totalAreaMm2());
 });
 
 // npm three-mesh-bvh 0.9.17
@@ -77,17 +128,20 @@ it('agrees with an independent ray caster on the bunny', function () {
     $bunny = RealMeshes::bunny();
     $facets = Surface::ofFacets($bunny);
     $size = $bunny->bounds()->longestSideMm();
-    $rays = [];
-    foreach ($facets->area as $f => $_) {
-        [$nx, $ny, $nz] = [$facets->nx[$f], $facets->ny[$f], $facets->nz[$f]];
-        array_push($rays, $facets->cx[$f] - 1e-7 * $size * $nx, $facets->cy[$f] - 1e-7 * $size * $ny, $facets->cz[$f] - 1e-7 * $size * $nz, -$nx, -$ny, -$nz);
+    $t = thicknessOf($bunny);
+    $rays = $own = [];
+    foreach ($t->sampleFacet as $k => $f) {
+        if ($t->sampleMm[$k] < INF && $k % 5 === 0) {
+            [$nx, $ny, $nz] = [$facets->nx[$f], $facets->ny[$f], $facets->nz[$f]];
+            array_push($rays, $t->sampleAt[3 * $k] - 1e-7 * $size * $nx, $t->sampleAt[3 * $k + 1] - 1e-7 * $size * $ny, $t->sampleAt[3 * $k + 2] - 1e-7 * $size * $nz, -$nx, -$ny, -$nz);
+            $own[] = $t->sampleMm[$k];
+        }
     }
-    $own = thicknessOf($bunny)->mm;
     $agree = 0;
-    foreach (OutsideRays::firstHits($bunny, $rays) as $f => $distance) {
-        $agree += abs(($distance ?? INF) - $own[$f]) <= 1e-3 * $size ? 1 : 0;
+    foreach (OutsideRays::firstHits($bunny, $rays) as $k => $distance) {
+        $agree += abs(($distance ?? INF) - $own[$k]) <= 1e-3 * $size ? 1 : 0;
     }
-    expect($agree / count($own))->toBeGreaterThanOrEqual(0.98);
+    expect(count($own))->toBeGreaterThan(1000)->and($agree / count($own))->toBeGreaterThanOrEqual(0.98);
 });
 
 // shared/CHECKS.md, rays on the bunny by several tools: first hit from outside along each axis
@@ -107,20 +161,22 @@ it('says what it does not know, and passes over shells that overlap', function (
     expect(thicknessOf(new Mesh($box->x, $box->y, $box->z, array_slice($box->tri, 6)))->knownShare)->toBeLessThan(1.0);
     // a bead in the middle of a box: from the side of the box the bead is no wall
     $beaded = Solids::boxes([[10, 10, 10, [0, 0, 0]], [2, 2, 2, [4, 4, 4]]]);
-    expect(array_slice(thicknessOf($beaded)->mm, 0, 12))->each->toEqualWithDelta(10.0, 1e-9);
+    $t = thicknessOf($beaded);
+    $ofBox = array_filter($t->sampleMm, fn (int $k): bool => $t->sampleFacet[$k] < 12, ARRAY_FILTER_USE_KEY);
+    expect(min($ofBox))->toEqualWithDelta(10.0, 1e-9)->and(max($ofBox))->toEqualWithDelta(10.0, 1e-9);
 });
 
-it('samples a large mesh patch by patch and says how much', function () {
+it('samples a large mesh by area, the same way every time', function () {
     $t = thicknessOf(Solids::sphere(10, 200));
-    expect($t->samples)->toBeLessThanOrEqual(Thickness::MOST_SAMPLES)->and($t->sampledShare)->toBeGreaterThan(0.1)->toBeLessThan(1.0)
-        ->and($t->percentiles([0.05, 0.95]))->toEqualWithDelta([20.0, 20.0], 0.2);
+    expect($t->samples())->toBe(Thickness::STRATA * 2)->and($t->sampledShare)->toBeGreaterThan(0.1)->toBeLessThan(1.0)
+        ->and($t->percentiles([0.05, 0.95]))->toEqualWithDelta([20.0, 20.0], 0.2)->and(array_sum($t->sampleMm2))->toEqualWithDelta(Surface::ofFacets(Solids::sphere(10, 200))->totalAreaMm2(), 1e-6);
+    expect(thicknessOf(Solids::sphere(10, 200))->sampleMm)->toBe($t->sampleMm);
 });
 
 it('holds thickness against the line', function (float $mm, string $what, float $nozzle) {
     $slab = Solids::box(50, 40, $mm);
-    $area = Surface::ofFacets($slab)->area;
-    $fit = NozzleFit::of(thicknessOf($slab), $area, array_fill(0, 12, 0.25), $nozzle, 0.45 * $nozzle / 0.4);
-    $broad = fn (float $a): bool => $a >= 4000.0;
+    $fit = NozzleFit::of(thicknessOf($slab), array_fill(0, 12, 0.25), $nozzle, 0.45 * $nozzle / 0.4);
+    $broad = fn (float $a): bool => $a >= 3990.0;
     expect(['lost' => $broad($fit->unprintableMm2), 'single' => $broad($fit->singleWallMm2), 'off' => $broad($fit->offMultipleMm2)])
         ->toBe(['lost' => $what === 'lost', 'single' => str_contains($what, 'single'), 'off' => str_contains($what, 'off')]);
     expect($fit->seenLostMm2)->toEqualWithDelta(0.25 * $fit->unprintableMm2, 1e-9);

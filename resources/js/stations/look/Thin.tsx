@@ -68,8 +68,8 @@ export function Thin({ report, problem, isTinted, onStart, onStop, onTint, onSta
                     <Nozzles rows={n.nozzles} />
                     <Members members={n.members} onStance={onStance} />
                     <p className="mt-2 text-[12px] text-soft">
-                        {number(n.samples)} rays from {number(100 * n.sampledShare)} % of the surface, each for the patch around it;{' '}
-                        {number(100 * n.knownShare)} % found the opposite wall.
+                        {number(n.samples)} rays, spread by area and closer together where it is thin; ± is the standard error of that. Only walls
+                        that face each other count. {number(100 * n.knownShare)} % of the surface has something behind it.
                     </p>
                 </>
             )}
@@ -80,7 +80,12 @@ export function Thin({ report, problem, isTinted, onStart, onStop, onTint, onSta
 function verdict(own: NozzleRow, report: ThicknessNumbers): string {
     if (own.unprintableMm2 < 0.5)
         return `Nothing is thinner than one ${number(own.lineMm, 2)}\u202Fmm line; the thinnest place has ${unit(report.minMm, 2, 'mm')}.`;
-    return `${area(own.unprintableMm2)} are thinner than one ${number(own.lineMm, 2)}\u202Fmm line and will not print; ${area(own.singleWallMm2)} are a single wall.`;
+    return `${give(own.unprintableMm2, own.unprintableErrorMm2)} are thinner than one ${number(own.lineMm, 2)}\u202Fmm line and will not print; ${give(own.singleWallMm2, own.singleWallErrorMm2)} are a single wall.`;
+}
+
+/** An area with what its sampling leaves open, where that is worth a word. */
+function give(mm2: number, errorMm2: number): string {
+    return errorMm2 < 0.02 * mm2 || errorMm2 < 0.05 ? area(mm2) : `${area(mm2)} (± ${area(errorMm2)})`;
 }
 
 function orNone(mm2: number): string {

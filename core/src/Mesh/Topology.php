@@ -18,6 +18,9 @@ use function range;
  */
 final readonly class Topology
 {
+    /** A mesh with more facets is looked through in several passes, each with a share of the edges: its edges alone would take 200 MB. */
+    private const EDGES_AT_ONCE = 400_000;
+
     private function __construct(
         public int $shells,
         public int $boundaryEdges,
@@ -35,55 +38,75 @@ final readonly class Topology
 
     public static function of(Mesh $mesh, Surface $facets): self
     {
-        [$edges, $shells, $repeated, $slots] = self::edges($mesh);
-        $boundary = $nonManifold = $flipped = 0;
-        foreach ($edges as $use) {
-            $forward = $use & 0xFFFF;
-            $total = $forward + ($use >> 16 & 0xFFFF);
-            if ($total === 1) {
-                $boundary++;
-            } elseif ($total > 2) {
-                $nonManifold++;
-            } elseif ($forward !== 1) {
-                $flipped++;
+        $passes = 1 + intdiv($mesh->triangleCount(), self::EDGES_AT_ONCE);
+        $parent = $mesh->triangleCount() === 0 ? [] : range(0, $mesh->triangleCount() - 1);
+        $boundary = $nonManifold = $flipped = $edgeCount = 0;
+        for ($pass = 0; $pass < $passes; $pass++) {
+            [$edges, $parent] = self::edges($mesh, $parent, $pass, $passes);
+            foreach ($edges as $use) {
+                $forward = $use & 0xFFFF;
+                $total = $forward + ($use >> 16 & 0xFFFF);
+                if ($total === 1) {
+                    $boundary++;
+                } elseif ($total > 2) {
+                    $nonManifold++;
+                } elseif ($forward !== 1) {
+                    $flipped++;
+                }
             }
+            $edgeCount += count($edges);
+            unset($edges);
         }
-        $edgeCount = count($edges);
-        unset($edges);
+        $shells = $repeated = 0;
+        foreach ($parent as $f => $p) {
+            $shells += $p === $f ? 1 : 0;
+            $repeated += $p < 0 ? 1 : 0;
+        }
+        unset($parent);
 
         return new self(
             $shells, $boundary, $nonManifold, $flipped,
             $repeated + self::slivers($mesh, $facets),
             self::duplicates($mesh),
-            $mesh->vertexCount() - $edgeCount + $slots,
+            $mesh->vertexCount() - $edgeCount + $mesh->triangleCount() - $repeated,
         );
     }
 
     /**
-     * @return array{array<int, int>, int, int, int} use of each edge (low 16 bits: uses from lower to higher vertex, next 16:
-     *                                               the other way; above: one of its facets), shells, facets that repeat a corner, the other facets
+     * The edges of a share of a mesh: those whose number leaves `pass` when divided by `passes`.
+     *
+     * @param  array<int, int>  $parent  shells so far, facet → a facet it hangs together with; −1 for one that repeats a corner
+     * @return array{array<int, int>, array<int, int>} use of each edge (low 16 bits: uses from lower to higher vertex, next 16: the other way;
+     *                                                 above: one of its facets), and the shells with them
      */
-    private static function edges(Mesh $mesh): array
+    private static function edges(Mesh $mesh, array $parent, int $pass, int $passes): array
     {
         $tri = $mesh->tri;
         $n = $mesh->vertexCount();
         $edges = [];
-        $parent = range(0, $mesh->triangleCount() - 1);
-        $repeated = 0;
         for ($f = 0, $i = 0, $m = count($tri); $i < $m; $f++, $i += 3) {
             $a = $tri[$i];
             $b = $tri[$i + 1];
             $c = $tri[$i + 2];
             if ($a === $b || $b === $c || $c === $a) {
-                $repeated++;
                 $parent[$f] = -1;
 
                 continue;
             }
             $root = $f;
+            while ($parent[$root] !== $root) {
+                $root = $parent[$root] = $parent[$parent[$root]];
+            }
             for ($e = 0; $e < 3; $e++) {
                 $one = $a < $b ? 1 : 65536;
                 $key = $a < $b ? $a * $n + $b : $b * $n + $a;
+                $t = $a;
+                $a = $b;
+                $b = $c;
+                $c = $t;
+                if ($passes > 1 && $key % $passes !== $pass) {
+                    continue;
+                }
                 $use = $edges[$key] ?? -1;
                 if ($use < 0) {
                     $edges[$key] = ($f << 32) | $one;
@@ -98,18 +121,10 @@ final readonly class Topology
                         $root = $other;
                     }
                 }
-                $t = $a;
-                $a = $b;
-                $b = $c;
-                $c = $t;
             }
         }
-        $shells = 0;
-        foreach ($parent as $f => $p) {
-            $shells += $p === $f ? 1 : 0;
-        }
 
-        return [$edges, $shells, $repeated, $mesh->triangleCount() - $repeated];
+        return [$edges, $parent];
     }
 
     /** A facet up to this area has none to speak of. */

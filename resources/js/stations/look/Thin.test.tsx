@@ -15,6 +15,8 @@ const nozzle = {
     lineMm: 0.45,
     isOwn: true,
     unprintableMm2: 12,
+    unprintableErrorMm2: 0.8,
+    singleWallErrorMm2: 3,
     seenLostMm2: 4,
     singleWallMm2: 400,
     offMultipleMm2: 30,
@@ -55,7 +57,9 @@ describe('thin and weak', () => {
     });
     it('says what will not print, what each nozzle loses, and which stance protects a weak part', () => {
         const on = show(done);
-        expect(document.body.textContent).toMatch(/12.mm² are thinner than one 0.45.mm line and will not print; 400.mm² are a single wall/);
+        expect(document.body.textContent).toMatch(
+            /12.mm² \(± 0.8.mm²\) are thinner than one 0.45.mm line and will not print; 400.mm² are a single wall/,
+        );
         expect(screen.getByRole('img').getAttribute('aria-label')).toMatch(/210.mm² thinner than 1 mm/);
         expect(screen.getAllByRole('row')).toHaveLength(3);
         expect(document.body.textContent).toMatch(/A part of 3.1.mm² carries 22.mm; layers cross it, each cuts 3.2.mm²/);

@@ -68,8 +68,8 @@ export function Thin({ report, problem, isTinted, onStart, onStop, onTint, onSta
                     <Nozzles rows={n.nozzles} />
                     <Members members={n.members} onStance={onStance} />
                     <p className="mt-2 text-[12px] text-soft">
-                        {number(n.samples)} rays, spread by area and closer together where it is thin; ± is the standard error of that. Only walls
-                        that face each other count. {number(100 * n.knownShare)} % of the surface has something behind it.
+                        {number(n.samples)} rays, spread by area and closer together where it is thin; ± is the standard error of that. Only
+                        walls that face each other count. {number(100 * n.knownShare)} % of the surface has something behind it.
                     </p>
                 </>
             )}

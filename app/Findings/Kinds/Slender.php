@@ -15,6 +15,8 @@ use Wrenlo\Core\Thin\SlenderParts;
 /** The slender parts of a piece, whichever way it stands. */
 final class Slender extends Kind
 {
+    public const VERSION = 2;
+
     public static function name(): string
     {
         return 'slender';

@@ -337,7 +337,7 @@ final readonly class HeightField
         return new self(
             cellMm: $cell, columns: $columns, supportMm3: $support * $cellArea, scarMm2: $scar, landingMm2: $landing, seenScarMm2: $seenScar, markedContactMm2: $marked,
             islands: Islands::count($first, $last, $from, $births, $cols),
-            trapped: TrappedSupports::count($first, $last, $from, $heldCell, $heldGap, $cols, max(1, (int) round(TrappedSupports::TOOL_MM / $layer))), feet: $feet,
+            trapped: TrappedSupports::count($first, $last, $from, $heldCell, $heldGap, $cols, $cell, $layer), feet: $feet,
             bands: HeightBands::fromRungs($height, $cellArea, $solidRung, $supportRung),
         );
     }

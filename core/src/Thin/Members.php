@@ -10,16 +10,14 @@ use function count;
 
 /**
  * Weak members of a stance. From the top down, what is connected above a height hangs together as a part; its section is
- * everything that carries it there. From the plate up the same for parts that begin on supports. A part counts from
- * MIN_LEVER_MM on: a tip is thin because it is a tip. Layers cross a section of a part that stands along Z, and that is
- * where it snaps; laid down, its sections are long and the layers run along it.
+ * everything that carries it there. From the plate up the same for parts that begin on supports. A section counts where what
+ * hangs together reaches MIN_LEVER_MM and more to either side of it: where a part begins it is thin because it begins there, and
+ * nothing pulls at it. So a cone is as weak on its tip as on its base. Layers cross a section of a part that stands along Z,
+ * and that is where it snaps; laid down, its sections are long and the layers run along it.
  */
 final readonly class Members
 {
     public const MIN_LEVER_MM = 5.0;
-
-    /** Below this the plate and its supports hold a section, however small it is. */
-    private const ON_PLATE_MM = 3.0;
 
     /** @param  list<Member>  $all narrowest first, one a part */
     private function __construct(public array $all, private float $widestMm2) {}
@@ -27,7 +25,9 @@ final readonly class Members
     public static function of(Slices $slices): self
     {
         $regions = Regions::of($slices);
-        $found = [...self::sweep($slices, $regions, fromTop: true), ...self::sweep($slices, $regions, fromTop: false)];
+        $above = self::tips($slices, $regions, fromTop: true);
+        $below = self::tips($slices, $regions, fromTop: false);
+        $found = [...self::sweep($slices, $regions, true, $below), ...self::sweep($slices, $regions, false, $above)];
         usort($found, static fn (Member $a, Member $b): int => $a->sectionMm2 <=> $b->sectionMm2);
 
         return new self($found, $regions->area === [] ? 0.0 : max($regions->area));
@@ -39,8 +39,47 @@ final readonly class Members
         return $this->all === [] ? $this->widestMm2 : $this->all[0]->sectionMm2;
     }
 
-    /** @return list<Member> */
-    private static function sweep(Slices $slices, Regions $regions, bool $fromTop): array
+    /**
+     * How far up (or down) what hangs together with each region on that side of its slice reaches.
+     *
+     * @return array<int, float> by region, mm
+     */
+    private static function tips(Slices $slices, Regions $regions, bool $fromTop): array
+    {
+        $parent = $tip = $reach = [];
+        $root = static function (int $r) use (&$parent): int {
+            while ($parent[$r] !== $r) {
+                $r = $parent[$r] = $parent[$parent[$r]];
+            }
+
+            return $r;
+        };
+        foreach ($fromTop ? array_reverse($regions->bySlice, true) : $regions->bySlice as $slice => $list) {
+            foreach ($list as $r) {
+                $parent[$r] = $r;
+                $tip[$r] = $slices->heightMm($slice);
+                foreach ($fromTop ? $regions->above[$r] : $regions->below[$r] as $other) {
+                    $a = $root($r);
+                    $b = $root($other);
+                    if ($a !== $b) {
+                        $parent[$b] = $a;
+                        $tip[$a] = $fromTop ? max($tip[$a], $tip[$b]) : min($tip[$a], $tip[$b]);
+                    }
+                }
+            }
+            foreach ($list as $r) {
+                $reach[$r] = $tip[$root($r)];
+            }
+        }
+
+        return $reach;
+    }
+
+    /**
+     * @param  array<int, float>  $otherTip  how far what hangs together with each region reaches on the other side
+     * @return list<Member>
+     */
+    private static function sweep(Slices $slices, Regions $regions, bool $fromTop, array $otherTip): array
     {
         $parent = range(0, max(0, count($regions->area) - 1));
         $tip = $volume = $mx = $my = $section = $isGrounded = $best = [];
@@ -86,15 +125,15 @@ final readonly class Members
             }
             foreach ($list as $r) {
                 $part = $root($r);
-                $here[$part] ??= [0.0, 0.0, 0.0];
+                $here[$part] ??= [0.0, 0.0, 0.0, 0.0];
+                $here[$part][3] = max($here[$part][3], abs($otherTip[$r] - $slices->heightMm($slice)));
                 $here[$part][0] += $regions->area[$r];
                 $here[$part][1] += $regions->area[$r] * $slices->cx[$regions->outline[$r]];
                 $here[$part][2] += $regions->area[$r] * $slices->cy[$regions->outline[$r]];
             }
-            foreach ($here as $part => [$area, $sx, $sy]) {
+            foreach ($here as $part => [$area, $sx, $sy, $otherLever]) {
                 $lever = abs($tip[$part] - $slices->heightMm($slice));
-                $isOnPlate = $fromTop && $slices->heightMm($slice) < self::ON_PLATE_MM;
-                if ($lever >= self::MIN_LEVER_MM && ! $isOnPlate && ! $isGrounded[$part] && $area < ($best[$part]->sectionMm2 ?? INF)) {
+                if (min($lever, $otherLever) >= self::MIN_LEVER_MM && ! $isGrounded[$part] && $area < ($best[$part]->sectionMm2 ?? INF)) {
                     $best[$part] = new Member(
                         $area, $slices->heightMm($slice), $sx / $area, $sy / $area, $lever,
                         [$mx[$part] / max($volume[$part], 1e-12), $my[$part] / max($volume[$part], 1e-12)], ! $fromTop,

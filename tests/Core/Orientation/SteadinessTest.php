@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use Tests\Support\Solids;
 use Wrenlo\Core\Geometry\Vec3;
+use Wrenlo\Core\Mesh\Mesh;
 use Wrenlo\Core\Mesh\TrappedSupports;
 use Wrenlo\Core\Orientation\Footing;
 use Wrenlo\Core\Orientation\StanceBasis;
@@ -14,7 +15,7 @@ use Wrenlo\Core\Orientation\Steadiness;
 use Wrenlo\Core\Settings\PrintProfile;
 use Wrenlo\Core\Sight\Display;
 
-function provenAt(Wrenlo\Core\Mesh\Mesh $mesh, array $up = [0, 0, 1], PrintProfile $profile = new PrintProfile): StanceNumbers
+function provenAt(Mesh $mesh, array $up = [0, 0, 1], PrintProfile $profile = new PrintProfile): StanceNumbers
 {
     return (new Stances(StanceBasis::of($mesh, Display::facingMinusY()), new StanceRules, $profile))->proven(new Vec3(...$up));
 }
@@ -84,10 +85,26 @@ it('counts supports that no tool reaches', function () {
     expect(provenAt($table)->contact->trappedContacts)->toBe(0)->and(provenAt($table)->contact->supportMm3)->toBeGreaterThan(1000.0);
 });
 
-it('lets a tool through only where it is thin enough', function () {
-    // five by three cells with walls all round; in the middle row a ceiling with a support, a slot two layers high, an empty cell
-    $first = [...array_fill(0, 6, 0), 10, 2, ...array_fill(0, 6, 0)];
-    $from = [...range(0, 8), 8, ...range(9, 14)];
-    $count = fn (int $tool) => TrappedSupports::count($first, array_fill(0, 14, 20), $from, [6], [6], 5, $tool);
-    expect(count($from))->toBe(16)->and($count(1))->toBe(0)->and($count(2))->toBe(0)->and($count(3))->toBe(1);
-});
+// removal is judged off the plate: what is open below is open
+it('knows what a straight tool reaches once the piece is off the plate', function (Mesh $mesh, int $trapped) {
+    expect(provenAt($mesh)->contact->supportMm3)->toBeGreaterThan(10.0)->and(provenAt($mesh)->contact->trappedContacts)->toBe($trapped);
+})->with([
+    'a cup upside down' => [fn () => Solids::lathe([[0, 32], [19, 32], [19, 0], [22, 0], [22, 36], [0, 36]], 48), 0],
+    // the mouth of a bottle upside down is narrower than its floor: straight down at the middle there is a way
+    'a bottle upside down' => [fn () => Solids::lathe([[0, 36], [14, 36], [14, 4], [5, 4], [5, 0], [17, 0], [17, 40], [0, 40]], 48), 0],
+    'a chamber with a hole of 1 mm below' => [fn () => Solids::lathe([[0, 36], [14, 36], [14, 4], [0.5, 4], [0.5, 0], [17, 0], [17, 40], [0, 40]], 48), 1],
+    'a chamber with a hole of 4 mm below' => [fn () => Solids::lathe([[0, 36], [14, 36], [14, 4], [2, 4], [2, 0], [17, 0], [17, 40], [0, 40]], 48), 0],
+    // two rooms: one walled up, the other open only round the edge of its own ceiling, where no straight tool comes by
+    'a room walled up, and one round a corner' => [fn () => Solids::boxes([
+        [40, 40, 2, [0, 0, 0]], [2, 40, 30, [0, 0, 1.9]], [2, 40, 30, [38, 0, 1.9]], [40, 2, 30, [0, 0, 1.9]], [40, 2, 30, [0, 38, 1.9]],
+        [30, 38, 2, [1, 1, 20]], [30, 38, 2, [1, 1, 12]], [2, 38, 6.2, [29, 1, 13.9]],
+    ]), 2],
+]);
+
+it('lets a tool through only where it is thin enough', function (float $toolMm, int $trapped) {
+    // five by three cells of 1 mm, walls along both sides; in the middle row a wall, a ceiling with a support over a floor, a slot 2 mm high, nothing
+    $first = [...array_fill(0, 6, 0), 0, 10, 0, 10, ...array_fill(0, 5, 0)];
+    $last = [...array_fill(0, 6, 20), 0, 20, 7, 20, ...array_fill(0, 5, 20)];
+    $from = [...range(0, 6), 8, 10, 10, ...range(10, 15)];
+    expect(count($from))->toBe(16)->and(TrappedSupports::count($first, $last, $from, [6], [7], 5, 1.0, 1.0, $toolMm))->toBe($trapped);
+})->with([[0.5, 0], [1.9, 0], [2.1, 1], [3.0, 1]]);

@@ -39,6 +39,12 @@ final readonly class Members
         return $this->all === [] ? $this->widestMm2 : $this->all[0]->sectionMm2;
     }
 
+    /** Where something begins that is first met in a slice: half a step beyond it, on the average. */
+    private static function end(Slices $slices, int $slice, bool $fromTop): float
+    {
+        return $slices->heightMm($slice) + ($fromTop ? 0.5 : -0.5) * $slices->stepMm;
+    }
+
     /**
      * How far up (or down) what hangs together with each region on that side of its slice reaches.
      *
@@ -57,7 +63,7 @@ final readonly class Members
         foreach ($fromTop ? array_reverse($regions->bySlice, true) : $regions->bySlice as $slice => $list) {
             foreach ($list as $r) {
                 $parent[$r] = $r;
-                $tip[$r] = $slices->heightMm($slice);
+                $tip[$r] = self::end($slices, $slice, $fromTop);
                 foreach ($fromTop ? $regions->above[$r] : $regions->below[$r] as $other) {
                     $a = $root($r);
                     $b = $root($other);
@@ -95,7 +101,7 @@ final readonly class Members
         foreach ($order as $slice => $list) {
             $here = []; // part → what carries it at this height: area and moments
             foreach ($list as $r) {
-                $tip[$r] = $slices->heightMm($slice);
+                $tip[$r] = self::end($slices, $slice, $fromTop);
                 $volume[$r] = $mx[$r] = $my[$r] = 0.0;
                 $isGrounded[$r] = ! $fromTop && $slice === 0;
                 $best[$r] = null;

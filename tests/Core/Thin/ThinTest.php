@@ -223,6 +223,35 @@ it('finds the weakest section that carries a part', function () {
     expect(Members::of(slicesOf(Solids::box(20, 30, 4)))->weakestMm2())->toEqualWithDelta(600.0, 1e-6);
 });
 
+// closed forms: 5 mm below the tip of a cone its section is π·(5·tan)²; the slices are 0.45 mm apart, so up to (5.45/5)² − 1 = 19 % more
+it('finds a cone as weak on its tip as on its base, and no member where a part begins', function () {
+    $cone = Solids::lathe([[18, 0], [0, 45]], 96);
+    $expected = M_PI * (5 * 18 / 45) ** 2;
+    [$base, $tip] = [Members::of(slicesOf($cone))->weakestMm2(), Members::of(slicesOf($cone, [0, 0, -1]))->weakestMm2()];
+    expect($base)->toBeGreaterThan(0.99 * $expected)->toBeLessThan(1.19 * $expected)->and($tip)->toEqualWithDelta($base, 1e-9);
+    // a ring on its edge, bore 30, 6 thick: its lower tip is where it begins; what carries it are its two sides, cut at 5 mm from an end
+    $ring = ['x' => [], 'y' => [], 'z' => [], 'tri' => []];
+    foreach (range(0, 95) as $i) {
+        foreach (range(0, 31) as $j) {
+            [$a, $b] = [2 * M_PI * $i / 96, 2 * M_PI * $j / 32];
+            $ring['x'][] = (18 + 3 * cos($b)) * cos($a);
+            $ring['y'][] = 3 * sin($b);
+            $ring['z'][] = (18 + 3 * cos($b)) * sin($a);
+            [$p, $q, $r, $s] = [32 * $i + $j, 32 * (($i + 1) % 96) + $j, 32 * (($i + 1) % 96) + ($j + 1) % 32, 32 * $i + ($j + 1) % 32];
+            array_push($ring['tri'], $p, $r, $q, $p, $s, $r);
+        }
+    }
+    $standing = Members::of(slicesOf(new Mesh(...array_values($ring)), count: 200));
+    // both sides together never carry less than two sections of the tube square to it
+    expect($standing->weakestMm2())->toBeGreaterThan(2 * 0.95 * M_PI * 9)->toBeLessThan(2 * 1.3 * M_PI * 9);
+    // a rod that widens into a block: the rod is the member, though the tip of the cone on top is thinner
+    $mushroom = Solids::lathe([[0, 0], [12, 0], [12, 10], [2, 10], [2, 30], [10, 30], [10, 36], [0, 44]], 64);
+    expect(Members::of(slicesOf($mushroom))->weakestMm2())->toEqualWithDelta(64 / 2 * sin(2 * M_PI / 64) * 4, 1e-3);
+    // and a spike of 4 mm has no lever above it, whatever stands below
+    $spiked = Solids::boxes([[20, 20, 20, [0, 0, 0]], [1, 1, 4, [9, 9, 19.99]]]);
+    expect(Members::of(slicesOf($spiked))->weakestMm2())->toEqualWithDelta(400.0, 1e-6);
+});
+
 it('finds what hangs, too', function () {
     $hook = Solids::boxes([[4, 4, 40, [0, 0, 0]], [30, 4, 4, [0, 0, 39.9]], [3, 4, 15, [27, 0, 25]]]);
     $hanging = array_values(array_filter(Members::of(slicesOf($hook))->all, fn ($m) => $m->isHanging));

@@ -11,6 +11,7 @@ use Wrenlo\Core\Format\MeshFormats;
 use Wrenlo\Core\Format\Reading;
 use Wrenlo\Core\Format\UnreadableMesh;
 use Wrenlo\Core\Mesh\ConvexHull;
+use Wrenlo\Core\Mesh\MassProperties;
 use Wrenlo\Core\Mesh\Mesh;
 use Wrenlo\Core\Mesh\Simplified;
 use Wrenlo\Core\Mesh\Surface;
@@ -120,7 +121,8 @@ final class MeshInHand
                 $this->hull = ConvexHull::fromFaces($h->floats('x'), $h->floats('y'), $h->floats('z'), $h->words('faces'));
             }
             $seen = $work->lists(Sight::class, 'weights')->floats('weights');
-            $this->basis = [$of, StanceBasis::from($this->mesh(), $this->facets(), $this->hull, $seen, $this->coarse(), $work->subject->marks($this->mesh()->triangleCount()))];
+            $mass = MassProperties::fromReport($work->headline(Report::class)['report']);
+            $this->basis = [$of, StanceBasis::from($this->mesh(), $this->facets(), $this->hull, $seen, $this->coarse(), $work->subject->marks($this->mesh()->triangleCount()), $mass)];
         }
 
         return $this->basis[1];

@@ -58,8 +58,13 @@ final class StageFile
         return static function ($stream) use ($shares, $source): void {
             $shown = $source === null ? $shares : array_map(static fn (int $f): float => $shares[$f], $source);
             fwrite($stream, 'WRLS'.pack('V2', self::VERSION, count($shown)));
-            foreach (array_chunk($shown, self::CHUNK) as $chunk) {
-                fwrite($stream, pack('C*', ...array_map(static fn (float $v): int => (int) round(255 * min(1.0, max(0.0, $v))), $chunk)));
+            for ($i = 0, $n = count($shown); $i < $n; $i += self::CHUNK) {
+                $bytes = [];
+                for ($k = $i, $end = min($n, $i + self::CHUNK); $k < $end; $k++) {
+                    $v = $shown[$k];
+                    $bytes[] = $v >= 1.0 ? 255 : ($v > 0.0 ? (int) (255 * $v + 0.5) : 0);
+                }
+                fwrite($stream, pack('C*', ...$bytes));
             }
         };
     }

@@ -23,6 +23,12 @@ final readonly class MassProperties
 
     private function __construct(public float $volumeMm3, public float $areaMm2, public Vec3 $centreOfMassMm) {}
 
+    /** @param  array<string, mixed>  $report  as MeshReport::toArray makes it */
+    public static function fromReport(array $report): self
+    {
+        return new self((float) $report['volume_mm3'], (float) $report['area_mm2'], new Vec3(...array_map(floatval(...), $report['centre_of_mass_mm'])));
+    }
+
     public static function of(Mesh $mesh, Surface $facets): self
     {
         ['x' => $x, 'y' => $y, 'z' => $z, 'tri' => $tri] = get_object_vars($mesh);

@@ -51,13 +51,13 @@ final readonly class StanceBasis
      * @param  list<float>  $seen  seen weight of each facet, before marks
      * @param  ?Simplified  $coarse  the mesh to at most Visibility::MOST_FACETS facets; null where it has no more
      */
-    public static function from(Mesh $mesh, Surface $facets, ConvexHull $hull, array $seen, ?Simplified $coarse, Marks $marks): self
+    public static function from(Mesh $mesh, Surface $facets, ConvexHull $hull, array $seen, ?Simplified $coarse, Marks $marks, ?MassProperties $mass = null): self
     {
         $weighed = WeighedFacets::of($facets, $seen, $marks);
         $seam = $weighed->seenForSeams;
 
         return new self(
-            $mesh, $facets, $weighed, $hull, MassProperties::of($mesh, $facets), $coarse->mesh ?? $mesh,
+            $mesh, $facets, $weighed, $hull, $mass ?? MassProperties::of($mesh, $facets), $coarse->mesh ?? $mesh,
             $coarse === null ? $seam : array_map(static fn (int $f): float => $seam[$f], $coarse->source),
         );
     }

@@ -50,7 +50,7 @@ try {
     });
     $shoot('thickness', $pod.'#look', 'A sound solid', function (Chrome $c): void {
         $c->button('Measure thickness')->click();
-        $c->waitForText('found the opposite wall', 60);
+        $c->waitForText('spread by area', 60);
         $c->keys('w');
         $c->js("document.querySelector('section[aria-label=\"Thin and weak\"]').scrollIntoView()");
     });

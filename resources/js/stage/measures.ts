@@ -48,7 +48,7 @@ export const MEASURES: Measure[] = [
         ink: '--measure-thickness',
         ticks: () => ['0', '1', '2', '3', '4\u202Fmm and more'],
         isReversed: true,
-        note: 'Measured inwards from each facet. Darker is thinner; hatched is below one line and will not print.',
+        note: 'Measured straight inwards, from points spread by area. Darker is thinner; hatched is below one line and will not print.',
         onDemand: true,
     },
     {

@@ -25,6 +25,9 @@ final class Steadiness
 
     private const HEIGHT_SHARE = 1 / 6;
 
+    /** Short of what is needed by less than this is not short: a round footprint is a polygon, feet are known to half a millimetre. */
+    private const CLOSE_MM = 0.1;
+
     private const TURNS_DEG = 5;
 
     private const GRAVITY_MM_S2 = 9810.0;
@@ -88,7 +91,7 @@ final class Steadiness
     /** @return array{float, bool} width of brim, and whether a raft is needed instead */
     private static function brim(float $shortMm): array
     {
-        if ($shortMm <= 0) {
+        if ($shortMm <= self::CLOSE_MM) {
             return [0.0, false];
         }
         foreach (self::BRIMS_MM as $width) {

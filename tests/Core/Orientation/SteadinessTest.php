@@ -85,6 +85,12 @@ it('counts supports that no tool reaches', function () {
     expect(provenAt($table)->contact->trappedContacts)->toBe(0)->and(provenAt($table)->contact->supportMm3)->toBeGreaterThan(1000.0);
 });
 
+// a cylinder of radius 20 needs 20 at 120 mm and more; as a polygon of 128 corners it reaches 20·cos(π/128), 0.006 mm less
+it('asks no brim of a cylinder that is a hair inside its margin, and one of what is truly short', function () {
+    $cylinder = fn (float $radius) => Solids::lathe([[0, 0], [$radius, 0], [$radius, 120], [0, 120]], 128);
+    expect(provenAt($cylinder(20))->standing->brimMm)->toEqual(0.0)->and(provenAt($cylinder(19.8))->standing->brimMm)->toBe(3.0);
+});
+
 // removal is judged off the plate: what is open below is open
 it('knows what a straight tool reaches once the piece is off the plate', function (Mesh $mesh, int $trapped) {
     expect(provenAt($mesh)->contact->supportMm3)->toBeGreaterThan(10.0)->and(provenAt($mesh)->contact->trappedContacts)->toBe($trapped);

@@ -15,10 +15,8 @@ final class Measure
 {
     public static function ask(Bench $bench): void
     {
-        foreach ($bench->piece->from()->route($bench) as [$kind, $subject]) {
-            Findings::ask($kind, $subject);
-        }
-        $bench->piece->from()->askBesides($bench);
+        $source = $bench->piece->from();
+        Findings::askAll([...array_map(static fn (array $r): array => [$r[0], $r[1]], $source->route($bench)), ...$source->besides($bench)]);
     }
 
     /** A person asks for it again: what failed or was stopped is tried once more. */

@@ -51,7 +51,7 @@ final class Findings
     /** @param  class-string<Kind>  $kind */
     public static function ask(string $kind, Subject $subject): Finding
     {
-        return self::askMany($kind, [$subject])[0];
+        return self::askAll([[$kind, $subject]])[0];
     }
 
     /**
@@ -61,22 +61,38 @@ final class Findings
      */
     public static function askMany(string $kind, array $subjects): array
     {
-        $found = self::existingMany($kind, $subjects);
-        $missing = array_diff_key($subjects, $found);
+        return self::askAll(array_map(static fn (Subject $subject): array => [$kind, $subject], $subjects));
+    }
+
+    /**
+     * Whatever kinds they are: one look, and one write where some are missing.
+     *
+     * @param  array<array-key, array{class-string<Kind>, Subject}>  $asked
+     * @return array<array-key, Finding>
+     */
+    public static function askAll(array $asked): array
+    {
+        $keys = array_map(static fn (array $a): string => $a[0]::key($a[1]), $asked);
+        $rows = self::byKey($keys);
+        $missing = array_filter($asked, static fn (int|string $k): bool => ! isset($rows[$keys[$k]]), ARRAY_FILTER_USE_KEY);
         if ($missing !== []) {
-            self::insert($kind, $missing);
-            $made = self::existingMany($kind, $missing);
-            self::dispatch(...array_filter($made, static fn (Finding $f): bool => $f->state === FindingState::Waiting));
-            $found += array_map(static fn (Finding $f): Finding => $f->refresh(), $made); // a synchronous queue has done it by now
+            Finding::query()->insertOrIgnore(array_values(array_map(static fn (array $a): array => self::row($a[0], $a[1]), $missing)));
+            $made = self::byKey(array_intersect_key($keys, $missing));
+            self::dispatch(...array_values(array_filter($made, static fn (Finding $f): bool => $f->state === FindingState::Waiting)));
+            $rows += array_map(static fn (Finding $f): Finding => $f->refresh(), $made); // a synchronous queue has done it by now
         }
-        self::touch($found);
+        self::touch($rows);
 
-        $inOrder = [];
-        foreach (array_keys($subjects) as $k) {
-            isset($found[$k]) && $inOrder[$k] = $found[$k];
-        }
+        return array_filter(array_map(static fn (string $key): ?Finding => $rows[$key] ?? null, $keys));
+    }
 
-        return $inOrder;
+    /**
+     * @param  array<string>  $keys
+     * @return array<string, Finding>
+     */
+    private static function byKey(array $keys): array
+    {
+        return $keys === [] ? [] : Finding::query()->whereIn('key', array_values(array_unique($keys)))->orderBy('id')->get()->keyBy('key')->all();
     }
 
     /**
@@ -103,7 +119,7 @@ final class Findings
     {
         $finding = self::existing($kind, $subject);
         if ($finding === null) {
-            self::insert($kind, [$subject]);
+            Finding::query()->insertOrIgnore(self::row($kind, $subject));
             $finding = self::existing($kind, $subject) ?? throw new RuntimeException('A finding that was written is not there.');
         }
         $until = time() + self::PATIENCE_S;
@@ -143,7 +159,7 @@ final class Findings
             }
             DB::transaction(static function () use ($kind, $made): void {
                 foreach ($made as [$subject, $headline]) {
-                    self::insert($kind, [$subject], ['state' => FindingState::Done->value, 'percent' => 100, 'words' => 'Done', 'headline' => $headline, 'blobs' => []]);
+                    Finding::query()->insertOrIgnore(self::row($kind, $subject, ['state' => FindingState::Done->value, 'percent' => 100, 'words' => 'Done', 'headline' => $headline, 'blobs' => []]));
                 }
             });
             $found += self::existingMany($kind, $missing);
@@ -242,16 +258,15 @@ final class Findings
 
     /**
      * @param  class-string<Kind>  $kind
-     * @param  array<Subject>  $subjects
      * @param  array<string, mixed>  $values
+     * @return array<string, mixed>
      */
-    private static function insert(string $kind, array $subjects, array $values = []): void
+    private static function row(string $kind, Subject $subject, array $values = []): array
     {
-        $rows = array_map(static fn (Subject $subject): array => (new Finding([
+        return (new Finding([
             'kind' => $kind::name(), 'version' => $kind::VERSION, 'key' => $kind::key($subject), 'source' => $subject->sha256(), 'inputs' => $subject->pick($kind::restsOn()),
             'state' => FindingState::Waiting->value, 'words' => 'Waiting for its turn', 'used_at' => time(), 'queued_at' => time(), ...$values,
-        ]))->getAttributes(), array_values($subjects));
-        Finding::query()->insertOrIgnore($rows);
+        ]))->getAttributes();
     }
 
     /** @return array<string, mixed> */

@@ -17,6 +17,7 @@ final class Kinds
         Kinds\Slender::class,
         Kinds\Sketch::class,
         Kinds\Trial::class,
+        Kinds\Survey::class,
         Kinds\Search::class,
         Kinds\Finalists::class,
         Kinds\Proof::class,

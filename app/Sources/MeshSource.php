@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Sources;
 
-use App\Findings\Findings;
 use App\Findings\Kinds\Bed;
 use App\Findings\Kinds\ContactPrint;
 use App\Findings\Kinds\Finalists;
@@ -18,6 +17,8 @@ use App\Findings\Kinds\Sketch;
 use App\Findings\Kinds\Slender;
 use App\Findings\Kinds\StandingPortrait;
 use App\Findings\Kinds\Surface;
+use App\Findings\Kinds\Survey;
+use App\Findings\Subject;
 use App\Plans\Bench;
 use App\Plans\StanceChoice;
 use App\Stations\Stations;
@@ -46,8 +47,8 @@ final class MeshSource extends Source
         $subject = $bench->subject();
 
         return [
-            [Report::class, $subject, 15], [Sight::class, $subject, 20], [Slender::class, $subject, 5], [Sketch::class, $subject, 5], [Search::class, $subject, 15],
-            [Finalists::class, $subject, 40],
+            [Report::class, $subject, 15], [Sight::class, $subject, 20], [Slender::class, $subject, 5], [Sketch::class, $subject, 5], [Survey::class, $subject, 10],
+            [Search::class, $subject, 5], [Finalists::class, $subject, 40],
         ];
     }
 
@@ -56,16 +57,24 @@ final class MeshSource extends Source
         return [Portrait::class, Proof::class, StandingPortrait::class, Bed::class, Heights::class];
     }
 
-    public function askBesides(Bench $bench): void
+    public function firstNumbers(): string
     {
-        $own = array_map(static fn (StanceChoice $s) => $bench->standing($s), array_values(array_filter([$bench->stand()->stance, $bench->stand()->pinned, ...$bench->stand()->kept])));
+        return Survey::class;
+    }
+
+    public function besides(Bench $bench): array
+    {
+        $own = array_map(static fn (StanceChoice $s): Subject => $bench->standing($s), array_values(array_filter([$bench->stand()->stance, $bench->stand()->pinned, ...$bench->stand()->kept])));
         // the pose of the file is proven in any case: a worker with nothing else to do can begin with it
         $filePose = $bench->standing(new StanceChoice($bench->look()->display->up->unit()));
-        Findings::askMany(Proof::class, [...$own, $filePose]);
         $taken = $bench->stand()->stance;
-        $taken === null || Findings::ask(StandingPortrait::class, $bench->standing($taken));
-        Findings::ask(Portrait::class, $bench->subject());
-        Findings::askMany(ContactPrint::class, $own);
-        Findings::ask(Surface::class, $bench->subject());
+
+        return [
+            ...array_map(static fn (Subject $s): array => [Proof::class, $s], [...$own, $filePose]),
+            ...($taken === null ? [] : [[StandingPortrait::class, $bench->standing($taken)]]),
+            [Portrait::class, $bench->subject()],
+            ...array_map(static fn (Subject $s): array => [ContactPrint::class, $s], $own),
+            [Surface::class, $bench->subject()],
+        ];
     }
 }

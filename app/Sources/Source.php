@@ -28,8 +28,15 @@ abstract class Source
      */
     abstract public function route(Bench $bench): array;
 
-    /** Asks for what the route does not wait for: pictures, what was decided or kept. */
-    abstract public function askBesides(Bench $bench): void;
+    /** @return class-string<Kind> what of the route gives a person something to choose from, before it is proven */
+    abstract public function firstNumbers(): string;
+
+    /**
+     * What the route does not wait for: pictures, what was decided or kept.
+     *
+     * @return list<array{class-string<Kind>, Subject}>
+     */
+    abstract public function besides(Bench $bench): array;
 
     /** @return list<class-string<Kind>> what its card in the cabinet reads besides the route */
     abstract public function headlineKinds(): array;

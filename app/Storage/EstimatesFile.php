@@ -13,6 +13,17 @@ use Wrenlo\Core\Orientation\Origin;
 /** The estimates of a search as a matrix: a list a number (the keys of MeasuredStance), beside where each stance points and came from. */
 final class EstimatesFile
 {
+    /** @return array<string, array{'e'|'V', list<float>|list<int>}> the lists as they are, to be written on */
+    public static function columns(Lists $l): array
+    {
+        $columns = ['origin' => ['V', $l->words('origin')]];
+        foreach (['up_x', 'up_y', 'up_z', ...MeasuredStance::keys()] as $name) {
+            $columns[$name] = ['e', $l->floats($name)];
+        }
+
+        return $columns;
+    }
+
     /**
      * @param  list<array{Vec3, Origin, MeasuredStance}>  $all
      * @return Closure(resource): void

@@ -8,6 +8,7 @@ use App\Findings\Findings;
 use App\Findings\Input;
 use App\Findings\Kind;
 use App\Findings\Kinds;
+use App\Findings\Kinds\Proof;
 use App\Findings\Kinds\Report;
 use App\Findings\Kinds\Search;
 use App\Findings\Kinds\Sight;
@@ -27,12 +28,12 @@ afterEach(function () {
 
 /** What goes stale with each input, written down by hand: not read from the kinds. */
 const STALE_WITH = [
-    'file' => ['report', 'surface', 'sight', 'slender', 'sketch', 'trial', 'search', 'finalists', 'proof', 'bed', 'heights', 'score', 'portrait', 'print', 'standing', 'thickness'],
-    'recipe' => ['report', 'surface', 'sight', 'slender', 'sketch', 'trial', 'search', 'finalists', 'proof', 'bed', 'heights', 'score', 'portrait', 'print', 'standing', 'thickness'],
-    'display' => ['sight', 'sketch', 'trial', 'search', 'finalists', 'proof', 'bed', 'heights', 'score', 'portrait', 'thickness'],
-    'marks' => ['sketch', 'trial', 'search', 'finalists', 'proof', 'bed', 'heights', 'score'],
-    'rules' => ['trial', 'search', 'finalists', 'proof', 'bed', 'heights', 'score'],
-    'search' => ['trial', 'search', 'finalists'],
+    'file' => ['report', 'surface', 'sight', 'slender', 'sketch', 'trial', 'survey', 'search', 'finalists', 'proof', 'bed', 'heights', 'score', 'portrait', 'print', 'standing', 'thickness'],
+    'recipe' => ['report', 'surface', 'sight', 'slender', 'sketch', 'trial', 'survey', 'search', 'finalists', 'proof', 'bed', 'heights', 'score', 'portrait', 'print', 'standing', 'thickness'],
+    'display' => ['sight', 'sketch', 'trial', 'survey', 'search', 'finalists', 'proof', 'bed', 'heights', 'score', 'portrait', 'thickness'],
+    'marks' => ['sketch', 'trial', 'survey', 'search', 'finalists', 'proof', 'bed', 'heights', 'score'],
+    'rules' => ['trial', 'survey', 'search', 'finalists', 'proof', 'bed', 'heights', 'score'],
+    'search' => ['trial', 'survey', 'search', 'finalists'],
     'part' => ['trial'],
     'stance' => ['proof', 'bed', 'heights', 'score', 'print', 'standing'],
     'weights' => ['finalists'],
@@ -142,7 +143,7 @@ it('counts what has been computed, kind by kind', function () {
     Pieces::measured();
     $kinds = array_column(wrenlo('findings', [])['kinds'], null, 'kind');
     expect(array_keys($kinds))->toBe(array_map(fn (string $k): string => $k::name(), Kinds::all()))
-        ->and($kinds['proof'])->toMatchArray(['version' => 1, 'waiting' => 0, 'running' => 0, 'done' => 8, 'failed' => 0])
+        ->and($kinds['proof'])->toMatchArray(['version' => Proof::VERSION, 'waiting' => 0, 'running' => 0, 'done' => 8, 'failed' => 0])
         ->and($kinds['search']['bytes'])->toBe(Finding::query()->where('kind', 'search')->value('bytes'));
     $this->artisan('wrenlo:findings')->expectsOutputToContain('proof')->assertOk();
 });

@@ -28,9 +28,9 @@ it('tells on each card what to do next', function () {
     expect($next())->toBe('Choose a layer height');
     decide($piece, 'layers', ['layer_mm' => 0.2]);
     expect($next())->toBe('Take it to the printer');
-    Finding::query()->where('kind', 'search')->update(['state' => 'running']);
+    Finding::query()->where('kind', 'survey')->update(['state' => 'running']);
     expect($next())->toBe('Being measured');
-    Finding::query()->where('kind', 'search')->update(['state' => 'cancelled']);
+    Finding::query()->where('kind', 'survey')->update(['state' => 'cancelled']);
     expect($next())->toBe('Start measuring again');
 });
 

@@ -23,11 +23,10 @@ final readonly class Measuring
         $route = array_map(static fn (array $r): array => [$bench->find($r[0], $r[1]), $r[2]], $bench->piece->from()->route($bench));
         $percent = 0.0;
         $over = $active = null;
-        $isRanked = true;
-        foreach ($route as $k => [$finding, $share]) {
+        $isRanked = $bench->find($bench->piece->from()->firstNumbers())?->isDone() ?? false;
+        foreach ($route as [$finding, $share]) {
             $isDone = $finding?->isDone() ?? false;
             $percent += $share / self::WHOLE * ($finding === null ? 0 : ($isDone ? self::WHOLE : self::percentOf($finding)));
-            $isRanked = $isRanked && ($isDone || $k === count($route) - 1);
             if ($finding === null || $isDone) {
                 continue;
             }

@@ -10,6 +10,7 @@ use App\Findings\Kinds\ContactPrint;
 use App\Findings\Kinds\Proof;
 use App\Findings\Kinds\Search;
 use App\Findings\Kinds\Sketch;
+use App\Findings\Kinds\Survey;
 use App\Findings\Lists;
 use App\Findings\Subject;
 use App\Http\Resources\Stance;
@@ -37,7 +38,7 @@ final class RankStances
     /** Null while there is nothing to rank. */
     public static function on(Bench $bench): ?self
     {
-        $search = $bench->done(Search::class);
+        $search = $bench->done(Search::class) ?? $bench->done(Survey::class); // the first ranking does not wait for the finer search
         $bytes = $search === null ? null : Findings::blobNow($search, 'estimates');
 
         return $search === null || $bytes === null ? null : new self($bench, StoredSearch::open(Lists::open($bytes), (float) ($search->headline['volume_mm3'] ?? 0), $bench->subject()->rules()->layerMm));

@@ -9,7 +9,8 @@ namespace Wrenlo\Core\Orientation;
  *
  * Two steps, so that estimates are only compared with estimates: (1) all stances are scored by their estimates and the
  * best that differ by DISTINCT_DEG become finalists; (2) the finalists are ordered by the best numbers known of each.
- * A score is Σ weight · place in the range of all stances / Σ weight: 0 is best in everything, 1 worst in everything.
+ * A score is Σ weight · place in the range of all stances / Σ weight: 0 is best in everything, 1 worst in everything. Where a
+ * number of a finalist lies beyond all estimates, the range reaches to it; so a score never leaves 0 to 1.
  */
 final class Ranking
 {
@@ -47,7 +48,7 @@ final class Ranking
     public function scores(Weights $weights): array
     {
         $score = array_fill_keys(array_keys($this->ups), 0.0);
-        foreach ($this->factors($weights) as $key => [$from, $factor]) {
+        foreach (self::factors($weights, $this->range) as $key => [$from, $factor]) {
             foreach ($this->estimates[$key] as $id => $value) {
                 $score[$id] += ($value - $from) * $factor;
             }
@@ -87,11 +88,19 @@ final class Ranking
      */
     public function order(array $finalists, Weights $weights): array
     {
+        $range = $this->range;
+        $values = [];
+        foreach (Criteria::all() as $key => $criterion) {
+            foreach ($finalists as $id => $metrics) {
+                $values[$key][$id] = $value = $criterion->value($metrics);
+                $range[$key] = [min($range[$key][0], $value), max($range[$key][1], $value)];
+            }
+        }
         $score = [];
-        foreach ($finalists as $id => $metrics) {
+        foreach ($finalists as $id => $_) {
             $score[$id] = 0.0;
-            foreach ($this->factors($weights) as $key => [$from, $factor]) {
-                $score[$id] += (Criteria::get($key)->value($metrics) - $from) * $factor;
+            foreach (self::factors($weights, $range) as $key => [$from, $factor]) {
+                $score[$id] += ($values[$key][$id] - $from) * $factor;
             }
         }
         asort($score);
@@ -99,13 +108,16 @@ final class Ranking
         return $score;
     }
 
-    /** @return array<string, array{float, float}> what to subtract and what to multiply by, of each criterion that counts */
-    private function factors(Weights $weights): array
+    /**
+     * @param  array<string, array{float, float}>  $range
+     * @return array<string, array{float, float}> what to subtract and what to multiply by, of each criterion that counts
+     */
+    private static function factors(Weights $weights, array $range): array
     {
         $total = $weights->total() ?: 1.0;
         $factors = [];
         foreach ($weights->of as $key => $weight) {
-            [$low, $high] = $this->range[$key];
+            [$low, $high] = $range[$key];
             if ($weight > 0 && $high > $low) {
                 $factors[$key] = Criteria::get($key)->lowerIsBetter()
                     ? [$low, $weight / $total / ($high - $low)]

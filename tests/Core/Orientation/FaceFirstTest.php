@@ -9,9 +9,10 @@ it('beats the pose of the file and the six axis poses on seen steps and seen sca
     [, $mesh, $display] = FiveFigures::all()[$name];
     $mesh = $mesh();
     ['first' => $first, 'file' => $file, 'axes' => $axes, 'sum' => $sum] = FiveFigures::compare($mesh, $display, 2000);
-    foreach ([$file, ...$axes] as $tried) {
-        // a pose that is itself the first is not beaten, but it is found
-        expect($sum($first))->toBeLessThanOrEqual($sum($tried) + 0.005);
+    $sums = array_map($sum, [$file, ...$axes]);
+    foreach ($sums as $tried) {
+        // step and scar are most of what the weights ask for, not all: two per cent of the range may go to the rest
+        expect($sum($first))->toBeLessThanOrEqual($tried + 0.02 * (max($sums) - min($sums)));
     }
     expect($sum($first))->toBeLessThan($sum($file));
 })->with(['curlew', 'whelk', 'pod', 'bunny', 'armadillo']);

@@ -147,3 +147,17 @@ it('goes through with whatever can be read', function (Mesh $mesh) {
     'a box below an atom' => [Solids::box(1e-30, 1e-30, 1e-30)],
     'a needle' => [Solids::box(1e-6, 1e-6, 1e6)],
 ]);
+
+it('keeps every score between 0 and 1, whatever the weights and however far a proof lies from the estimates', function () {
+    mt_srand(7);
+    $stances = new Stances(StanceBasis::of(Solids::boxes([[30, 20, 10, [0, 0, 0]], [4, 4, 30, [10, 8, 9]]]), Display::facingMinusY()), new StanceRules);
+    $all = (new Search($stances->estimates()))->candidates(new Vec3(0, 0, 1), 60);
+    $ranking = Ranking::ofCandidates($all);
+    $proven = array_map(fn (int $id): StanceNumbers => $stances->proven($all[$id]->up), array_combine($ids = $ranking->finalists(Preset::FaceFirst->weights(), 6), $ids));
+    for ($n = 0; $n < 100; $n++) {
+        $weights = Weights::of(array_map(fn (): float => (float) mt_rand(0, 100), Criteria::all()));
+        foreach ([$ranking->scores($weights), $ranking->order($proven, $weights)] as $scores) {
+            expect(min($scores))->toBeGreaterThanOrEqual(-1e-12)->and(max($scores))->toBeLessThanOrEqual(1 + 1e-12);
+        }
+    }
+});

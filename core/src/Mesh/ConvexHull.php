@@ -16,6 +16,9 @@ use Wrenlo\Core\Geometry\Vec3;
  */
 final readonly class ConvexHull
 {
+    /** A side whose corners differ by no more than this is level. */
+    private const LEVEL_MM = 1e-6;
+
     /**
      * @param  list<float>  $x  mm, the hull's own corners
      * @param  list<float>  $y
@@ -107,7 +110,10 @@ final readonly class ConvexHull
         return $six / 6;
     }
 
-    /** The corner farthest along (dx, dy, dz), found by climbing from corner `from`; on a convex body no climb gets stuck. */
+    /**
+     * The corner farthest along (dx, dy, dz), found by climbing from corner `from`. On a convex body no climb gets stuck but in the
+     * middle of a flat side that faces straight away, where all around is level: there all corners are looked at.
+     */
     public function farthest(float $dx, float $dy, float $dz, int $from = 0): int
     {
         ['x' => $x, 'y' => $y, 'z' => $z, 'start' => $start, 'link' => $link] = get_object_vars($this);
@@ -115,6 +121,7 @@ final readonly class ConvexHull
         $best = $x[$at] * $dx + $y[$at] * $dy + $z[$at] * $dz;
         do {
             $moved = false;
+            $lower = $best;
             for ($i = $start[$at], $end = $start[$at + 1]; $i < $end; $i++) {
                 $k = $link[$i];
                 $h = $x[$k] * $dx + $y[$k] * $dy + $z[$k] * $dz;
@@ -122,12 +129,24 @@ final readonly class ConvexHull
                     $best = $h;
                     $next = $k;
                     $moved = true;
+                } elseif ($h < $lower) {
+                    $lower = $h;
                 }
             }
             if ($moved) {
                 $at = $next;
             }
         } while ($moved);
+        if ($best - $lower > self::LEVEL_MM) {
+            return $at;
+        }
+        foreach ($x as $k => $px) {
+            $h = $px * $dx + $y[$k] * $dy + $z[$k] * $dz;
+            if ($h > $best + self::LEVEL_MM) {
+                $best = $h;
+                $at = $k;
+            }
+        }
 
         return $at;
     }

@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use Database\Demo\Marsh;
 use Tests\Support\RealMeshes;
 use Tests\Support\Solids;
 use Wrenlo\Core\Geometry\Vec3;
@@ -47,6 +48,18 @@ it('climbs to the farthest point that a look at all of them finds', function () 
         expect($hull->height($at, $d))->toEqualWithDelta($best, 1e-7);
     }
 });
+
+// the middle of a flat foot is level with all around it: a climb that began there took the foot for the top, and the piece for 0 mm high
+it('climbs out of the middle of a flat side, wherever it begins', function (Mesh $mesh) {
+    $hull = ConvexHull::of($mesh);
+    foreach ([[0, 0, 1], [0, 0, -1], [1, 0, 0], [0, -1, 0], [1e-9, 0, 1]] as $direction) {
+        $up = (new Vec3(...$direction))->unit();
+        $top = max(array_map(static fn (int $k): float => $hull->height($k, $up), range(0, count($hull->x) - 1)));
+        foreach (array_keys($hull->x) as $from) {
+            expect($hull->height($hull->farthest($up->x, $up->y, $up->z, $from), $up))->toEqualWithDelta($top, 1e-5);
+        }
+    }
+})->with(['curlew' => fn () => Marsh::curlew(2.4), 'plate of many squares' => fn () => Solids::lathe([[0, 0], [5, 0], [10, 0], [10, 3], [5, 3], [0, 3]], 24)]);
 
 it('finds what a box stands on', function () {
     $hull = ConvexHull::of(Solids::box(2, 3, 4));

@@ -14,7 +14,6 @@ use App\Findings\Kinds\Report;
 use App\Findings\Kinds\Search;
 use App\Findings\Kinds\Sight;
 use App\Findings\Kinds\Sketch;
-use App\Findings\Kinds\Slender;
 use App\Findings\Kinds\StandingPortrait;
 use App\Findings\Kinds\Surface;
 use App\Findings\Kinds\Survey;
@@ -47,7 +46,7 @@ final class MeshSource extends Source
         $subject = $bench->subject();
 
         return [
-            [Report::class, $subject, 15], [Sight::class, $subject, 20], [Slender::class, $subject, 5], [Sketch::class, $subject, 5], [Survey::class, $subject, 10],
+            [Report::class, $subject, 15], [Sight::class, $subject, 20], [Sketch::class, $subject, 10], [Survey::class, $subject, 10],
             [Search::class, $subject, 5], [Finalists::class, $subject, 40],
         ];
     }

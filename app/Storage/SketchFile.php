@@ -11,11 +11,11 @@ use Wrenlo\Core\Mesh\ConvexHull;
 use Wrenlo\Core\Mesh\NormalBins;
 use Wrenlo\Core\Mesh\Surface;
 use Wrenlo\Core\Orientation\Origin;
-use Wrenlo\Core\Orientation\SeamEstimate;
+use Wrenlo\Core\Orientation\SectionMap;
+use Wrenlo\Core\Orientation\SectionNumbers;
 use Wrenlo\Core\Orientation\StanceSketch;
-use Wrenlo\Core\Thin\SlenderPart;
 
-/** A sketch of a piece's stances as lists: bins, hull, seam areas, slender parts, mass. Read at every turn of the hand. */
+/** A sketch of a piece's stances as lists: bins, hull, map of sections, mass. Read at every turn of the hand. */
 final class SketchFile
 {
     private const SURFACE = ['nx', 'ny', 'nz', 'area', 'cx', 'cy', 'cz', 'spread'];
@@ -30,15 +30,13 @@ final class SketchFile
         foreach ($s->bins->more as $name => $values) {
             $lists["more_{$name}"] = ['e', $values];
         }
-        $slender = [];
-        foreach ($s->slender as $p) {
-            array_push($slender, $p->sectionMm2, $p->leverMm, ...$p->at->toArray(), ...$p->axis->toArray());
+        foreach (['x' => $s->sections->x, 'y' => $s->sections->y, 'z' => $s->sections->z, ...$s->sections->numbers] as $name => $values) {
+            $lists["section_{$name}"] = ['e', $values];
         }
 
         return Lists::writer([
             ...$lists, 'bin_seen' => ['e', $s->bins->seenArea], 'flats' => ['V', $s->bins->flats],
             'hull_x' => ['e', $s->hull->x], 'hull_y' => ['e', $s->hull->y], 'hull_z' => ['e', $s->hull->z], 'hull_faces' => ['V', $s->hull->faces],
-            'seam' => ['e', $s->seam->area], 'seam_seen' => ['e', $s->seam->seenArea], 'slender' => ['e', $slender],
             'mass' => ['e', [$s->volumeMm3, ...$s->centreOfMassMm->toArray()]],
         ]);
     }
@@ -72,19 +70,20 @@ final class SketchFile
     public static function read(Lists $l): StanceSketch
     {
         $more = [];
-        foreach (['clear', 'hold', 'seam'] as $name) {
+        foreach (['clear', 'hold'] as $name) {
             if ($l->has("more_{$name}")) {
                 $more[$name] = $l->floats("more_{$name}");
             }
         }
         $surface = new Surface(...array_map(static fn (string $name): array => $l->floats("bin_{$name}"), self::SURFACE));
         [$volume, $x, $y, $z] = $l->floats('mass');
-        $slender = array_map(static fn (array $p): SlenderPart => new SlenderPart($p[0], new Vec3($p[2], $p[3], $p[4]), new Vec3($p[5], $p[6], $p[7]), $p[1]), array_chunk($l->floats('slender'), 8));
+        $section = static fn (string $name): array => $l->floats("section_{$name}");
+        $sections = SectionMap::fromLists($section('x'), $section('y'), $section('z'), array_map($section, array_combine($keys = array_keys(SectionNumbers::keys()), $keys)));
 
         return new StanceSketch(
             NormalBins::fromLists($surface, $l->floats('bin_seen'), $l->words('flats'), $more),
             ConvexHull::fromFaces($l->floats('hull_x'), $l->floats('hull_y'), $l->floats('hull_z'), $l->words('hull_faces')),
-            SeamEstimate::fromAreas($l->floats('seam'), $l->floats('seam_seen')), $slender, $volume, new Vec3($x, $y, $z),
+            $sections, $volume, new Vec3($x, $y, $z),
         );
     }
 }

@@ -7,6 +7,7 @@ namespace App\Storage;
 use App\Findings\Lists;
 use Wrenlo\Core\Geometry\Vec3;
 use Wrenlo\Core\Motion\PrintEstimate;
+use Wrenlo\Core\Motion\PrintSums;
 use Wrenlo\Core\Orientation\Criteria;
 use Wrenlo\Core\Orientation\MeasuredStance;
 use Wrenlo\Core\Orientation\Origin;
@@ -19,7 +20,7 @@ use Wrenlo\Core\Settings\PrintProfile;
 final class StoredSearch
 {
     /** The first of the search is the pose of the file: it is what the others are held against, wherever it ranks. */
-    private const FILE = 0;
+    public const FILE = 0;
 
     private ?Ranking $ranking = null;
 
@@ -105,7 +106,7 @@ final class StoredSearch
         return array_map($this->up(...), array_slice($rests, 0, $most));
     }
 
-    private function ranking(PrintProfile $profile): Ranking
+    public function ranking(PrintProfile $profile): Ranking
     {
         if ($this->ranking === null || $this->rankedFor != $profile) {
             $this->rankedFor = $profile;
@@ -127,11 +128,16 @@ final class StoredSearch
      */
     private function hours(PrintProfile $profile): array
     {
-        $hours = [];
-        [$wall, $skin, $support, $height] = array_map($this->lists->floats(...), ['wall_area_mm2', 'skin_area_mm2', 'support_mm3', 'height_mm']);
-        foreach ($wall as $id => $w) {
-            $hours[] = PrintEstimate::of($this->volumeMm3, $w, $skin[$id], $support[$id], $height[$id], $this->layerMm, $profile)->hours;
-        }
+        $keys = ['height_mm', 'wall_area_mm2', 'band06_share', 'band12_share', 'band24_share', 'skin_area_mm2', 'shallow1_mm2', 'shallow2_mm2', 'shallow4_mm2', 'flat_area_mm2', 'flat_edge_per_mm', 'support_mm3'];
+        $hours = array_map(
+            fn (float $height, float $wall, float $b06, float $b12, float $b24, float $skin, float $s1, float $s2, float $s4, float $flat, float $edge, float $support): float => PrintEstimate::of(
+                new PrintSums(
+                    volumeMm3: abs($this->volumeMm3), heightMm: $height, wallMm2: $wall, bandShares: [$b06, $b12, $b24], slopedMm2: max(0.0, $skin - $flat),
+                    shallowMm2: [$s1, $s2, $s4], flatMm2: $flat, flatEdgePerMm: $edge, supportMm3: $support,
+                ), $this->layerMm, $profile,
+            )->hours,
+            ...array_map($this->lists->floats(...), $keys),
+        );
 
         return $hours;
     }

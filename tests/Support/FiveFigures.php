@@ -7,6 +7,7 @@ namespace Tests\Support;
 use Database\Demo\Marsh;
 use Wrenlo\Core\Geometry\Vec3;
 use Wrenlo\Core\Mesh\Mesh;
+use Wrenlo\Core\Orientation\Contest;
 use Wrenlo\Core\Orientation\Lean;
 use Wrenlo\Core\Orientation\Preset;
 use Wrenlo\Core\Orientation\Ranking;
@@ -45,11 +46,9 @@ final class FiveFigures
         $weights = Preset::FaceFirst->weights();
         $all = (new Search($stances->estimates()))->candidates($display->up, $directions);
         $ranking = Ranking::ofCandidates($all);
-        $metrics = [];
-        foreach ($ranking->finalists($weights, 24) as $id) {
-            $metrics[$id] = $stances->proven($all[$id]->up);
-        }
-        $first = (int) array_key_first($ranking->order($metrics, $weights));
+        $finalists = array_map(static fn (int $id): Vec3 => $all[$id]->up, array_combine($ids = $ranking->finalists($weights, 24), $ids));
+        $contest = Contest::between($finalists, $ranking, $weights, static fn (array $ups): array => array_map($stances->proven(...), $ups));
+        $first = (int) array_key_first($contest->scores);
         $axes = array_map(static fn (array $up): StanceNumbers => $stances->proven(new Vec3(...$up)), self::AXES);
         $file = $stances->proven($display->up);
         $tried = [$file, ...$axes];
@@ -57,7 +56,7 @@ final class FiveFigures
         $scar = array_sum(array_map(static fn (StanceNumbers $m): float => $m->contact->seenScarMm2, $tried)) / 7;
 
         return [
-            'lean' => Lean::words($all[$first]->up, $display), 'up' => $all[$first]->up, 'first' => $metrics[$first], 'file' => $file, 'axes' => $axes,
+            'lean' => Lean::words($contest->ups[$first], $display), 'up' => $contest->ups[$first], 'first' => $contest->numbers[$first], 'file' => $file, 'axes' => $axes,
             'sum' => static fn (StanceNumbers $m): float => $m->surface->seenStepMm / $step + $m->contact->seenScarMm2 / $scar,
         ];
     }

@@ -19,13 +19,13 @@ final class Pieces
     public static function waiting(?User $user = null, ?string $bytes = null, string $name = 'pod.stl'): Piece
     {
         Queue::fake();
-        config(['wrenlo.directions' => 200, 'wrenlo.finalists' => 8]);
+        config(['wrenlo.directions' => 200, 'wrenlo.finalists' => 6]);
 
         return StoreUpload::handle($user ?? SetUpPerson::local(), Solids::file($bytes ?? Solids::stl(Solids::cone(15, 40, 40))), $name);
     }
 
     /** Goes the whole way through the queue, which is synchronous in tests. */
-    public static function measured(?User $user = null, ?Mesh $mesh = null, string $name = 'pod.stl', int $finalists = 8): Piece
+    public static function measured(?User $user = null, ?Mesh $mesh = null, string $name = 'pod.stl', int $finalists = 6): Piece
     {
         config(['wrenlo.directions' => 200, 'wrenlo.finalists' => $finalists]);
 

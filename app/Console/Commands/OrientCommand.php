@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace App\Console\Commands;
 
 use InvalidArgumentException;
+use Wrenlo\Core\Orientation\Contest;
 use Wrenlo\Core\Orientation\Lean;
+use Wrenlo\Core\Orientation\Origin;
 use Wrenlo\Core\Orientation\Preset;
 use Wrenlo\Core\Orientation\Ranking;
 use Wrenlo\Core\Orientation\Reason;
@@ -36,25 +38,25 @@ final class OrientCommand extends MeshCommand
         $stances = new Stances(StanceBasis::of($mesh, $display, $clock->lap(...), $this->marks($mesh->triangleCount())), $rules);
         $all = (new Search($stances->estimates()))->candidates($display->up, $directions);
         $ranking = Ranking::ofCandidates($all);
-        $finalists = $ranking->finalists($weights, $top);
-        $clock->lap('search');
-        $metrics = [];
-        foreach ($finalists as $id) {
-            $metrics[$id] = $stances->proven($all[$id]->up);
+        $finalists = [];
+        foreach ($ranking->finalists($weights, $top) as $id) {
+            $finalists[$id] = $all[$id]->up;
         }
-        $order = $ranking->order($metrics, $weights);
+        $clock->lap('search');
+        $contest = Contest::between($finalists, $ranking, $weights, static fn (array $ups): array => array_map($stances->proven(...), $ups));
+        ['ups' => $up, 'numbers' => $metrics, 'scores' => $order] = get_object_vars($contest);
         $clock->lap('exact');
 
         $ids = array_keys($order);
         $rows = [];
         foreach ($ids as $k => $id) {
             $other = $ids[$k === 0 ? 1 : 0] ?? $id;
-            $lean = Lean::words($all[$id]->up, $display);
+            $lean = Lean::words($up[$id], $display);
             $rows[] = [
                 'rank' => $k + 1,
-                'up' => $all[$id]->up->toArray(),
+                'up' => $up[$id]->toArray(),
                 'score' => $order[$id],
-                'origin' => $all[$id]->origin->value,
+                'origin' => ($all[$id]->origin ?? Origin::Refined)->value,
                 'lean' => $lean,
                 'reason' => str_replace('*', '', Reason::sentence($lean, $metrics[$id], $metrics[$other], $weights, $k === 0 ? 'the runner-up' : 'the first')),
                 'metrics' => $metrics[$id]->toArray(),

@@ -11,11 +11,20 @@ use App\Findings\Lane;
 use App\Findings\Result;
 use App\Findings\Subject;
 use App\Findings\Work;
+use App\Models\Finding;
 use App\Storage\StoredSearch;
+use Wrenlo\Core\Geometry\Vec3;
+use Wrenlo\Core\Orientation\Contest;
+use Wrenlo\Core\Orientation\StanceNumbers;
 
-/** Which stances are best under these weights, each of them proven; the proofs are findings of their own. */
+/**
+ * Which stances are best under these weights, each of them proven, and a better one near the leader where there is one. The proofs are
+ * findings of their own.
+ */
 final class Finalists extends Kind
 {
+    public const VERSION = 2;
+
     public static function name(): string
     {
         return 'finalists';
@@ -43,12 +52,20 @@ final class Finalists extends Kind
 
     public function compute(Work $work): Result
     {
-        $search = StoredSearch::open($work->lists(Search::class, 'estimates'), (float) $work->headline(Search::class)['volume_mm3'], $work->subject->rules()->layerMm);
-        $ids = $search->finalists($work->subject->weights(), $work->subject->profile(), (int) $work->subject->get(Input::Search)['finalists']);
-        $stances = array_map(static fn (int $id): Subject => $work->subject->standing($search->up($id)), $ids);
-        $work->parts(Proof::class, $stances);
-        Findings::askMany(ContactPrint::class, $stances);
+        $subject = $work->subject;
+        [$weights, $profile] = [$subject->weights(), $subject->profile()];
+        $search = StoredSearch::open($work->lists(Search::class, 'estimates'), (float) $work->headline(Search::class)['volume_mm3'], $subject->rules()->layerMm);
+        $finalists = [];
+        foreach ($search->finalists($weights, $profile, (int) $subject->get(Input::Search)['finalists']) as $id) {
+            $finalists[$id] = $search->up($id);
+        }
+        $contest = Contest::between($finalists, $search->ranking($profile), $weights, static fn (array $ups): array => array_map(
+            static fn (Finding $f): StanceNumbers => Proof::stance($f->headline ?? [])->for($profile),
+            array_values($work->parts(Proof::class, array_map(static fn (Vec3 $up): Subject => $subject->standing($up), $ups))),
+        ));
+        Findings::askMany(ContactPrint::class, array_map(static fn (Vec3 $up): Subject => $subject->standing($up), array_values($contest->ups)));
+        $closer = $contest->ups[Contest::CLOSER] ?? null;
 
-        return new Result(['ids' => $ids]);
+        return new Result(['ids' => array_keys($finalists), 'closer' => $closer?->toArray(), 'from' => $contest->from]);
     }
 }

@@ -15,7 +15,7 @@ use Wrenlo\Core\Orientation\Stances;
 /** One stance measured in full: sums over all facets, height field, slices. Whatever it will be printed with. */
 final class Proof extends Kind
 {
-    public const VERSION = 2;
+    public const VERSION = 3;
 
     public static function name(): string
     {

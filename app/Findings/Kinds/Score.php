@@ -31,7 +31,7 @@ final class Score extends Kind
 
     public static function needs(): array
     {
-        return [Report::class, Sight::class];
+        return [Report::class, Sight::class, Proof::class];
     }
 
     public static function lane(): Lane

@@ -8,12 +8,13 @@ use App\Findings\Input;
 use App\Findings\Kind;
 use App\Findings\Lane;
 use App\Findings\Result;
+use App\Findings\Subject;
 use App\Findings\Work;
 use App\Storage\SketchFile;
 use App\Storage\StageFile;
 use Wrenlo\Core\Orientation\Directions;
+use Wrenlo\Core\Orientation\SectionMap;
 use Wrenlo\Core\Orientation\StanceSketch;
-use Wrenlo\Core\Thin\SlenderPart;
 
 /**
  * What any stance is estimated from, so small that it is read at every turn of the hand, and the sides the piece could rest on.
@@ -21,6 +22,11 @@ use Wrenlo\Core\Thin\SlenderPart;
  */
 final class Sketch extends Kind
 {
+    public const VERSION = 2;
+
+    /** Shares of the map of sections, so that every worker has one. */
+    private const PARTS = 4;
+
     public static function name(): string
     {
         return 'sketch';
@@ -33,7 +39,7 @@ final class Sketch extends Kind
 
     public static function needs(): array
     {
-        return [Report::class, Sight::class, Slender::class];
+        return [Report::class, Sight::class];
     }
 
     public static function lane(): Lane
@@ -48,8 +54,10 @@ final class Sketch extends Kind
 
     public function compute(Work $work): Result
     {
+        $parts = $work->parts(Sections::class, array_map(static fn (int $n): Subject => $work->subject->with(Input::Part, ['n' => $n, 'of' => self::PARTS]), range(0, self::PARTS - 1)));
+        $sections = array_merge(...array_map(Sections::of(...), $parts));
         $basis = $work->mesh()->basis($work);
-        $sketch = StanceSketch::of($basis, array_map(SlenderPart::fromArray(...), array_values($work->headline(Slender::class)['parts'])));
+        $sketch = StanceSketch::of($basis, SectionMap::from($sections));
 
         return new Result(
             ['volume_mm3' => $basis->volumeMm3(), 'seen_mm2' => $basis->seenMm2(), 'never_seen_mm2' => $basis->neverSeenMm2()],

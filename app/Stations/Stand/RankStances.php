@@ -7,6 +7,7 @@ namespace App\Stations\Stand;
 use App\Findings\Findings;
 use App\Findings\Kinds\Bed;
 use App\Findings\Kinds\ContactPrint;
+use App\Findings\Kinds\Finalists;
 use App\Findings\Kinds\Proof;
 use App\Findings\Kinds\Search;
 use App\Findings\Kinds\Sketch;
@@ -19,6 +20,7 @@ use App\Plans\Bench;
 use App\Plans\StanceChoice;
 use App\Storage\SketchFile;
 use App\Storage\StoredSearch;
+use Wrenlo\Core\Geometry\Vec3;
 use Wrenlo\Core\Orientation\BedNumbers;
 use Wrenlo\Core\Orientation\Estimates;
 use Wrenlo\Core\Orientation\Lean;
@@ -50,7 +52,17 @@ final class RankStances
         $stand = $this->bench->stand();
         $profile = $this->bench->profile();
         $choices = $origins = $estimates = [];
+        $found = $this->bench->done(Finalists::class)->headline ?? [];
+        if (($found['closer'] ?? null) !== null) {
+            $closer = new StanceChoice(new Vec3(...$found['closer']));
+            $choices[$closer->id()] = $closer;
+            $origins[$closer->id()] = Origin::Refined;
+            $estimates[$closer->id()] = fn (): StanceNumbers => self::sketched($this->bench, $closer) ?? $this->search->estimate(0)->for($profile);
+        }
         foreach ($this->search->finalists($weights, $profile, (int) config('wrenlo.finalists')) as $id) {
+            if ($id === ($found['from'] ?? null) && $id !== StoredSearch::FILE) {
+                continue; // the one near it stands better
+            }
             $choice = new StanceChoice($this->search->up($id));
             $choices[$choice->id()] = $choice;
             $origins[$choice->id()] = $this->search->origin($id);

@@ -74,19 +74,34 @@ final readonly class HeightScore
     }
 
     /**
-     * The share of the print time spent in each band, by PrintEstimate.
+     * The share of the print time spent in each band: what the print takes in all, walls shared out by the walls of each band, and so on.
      *
      * @return list<float> sums to 1
      */
-    public function timeShares(float $layerMm, PrintProfile $profile): array
+    public function timeShares(PrintEstimate $print, float $layerMm, PrintProfile $profile): array
     {
         $thick = $this->heightMm / HeightBands::COUNT;
-        $hours = [];
-        foreach ($this->solidMm2 as $k => $section) {
-            $hours[] = PrintEstimate::parts($section * $thick, $this->wallMm2[$k], $this->skinMm2[$k], $this->supportMm2[$k] * $thick, $thick / $layerMm, $layerMm, $profile)->hours;
-        }
-        $total = array_sum($hours) ?: 1.0;
+        $walls = self::shared($print->wallsMm3, $this->wallMm2);
+        $skins = self::shared($print->skinsMm3, $this->skinMm2);
+        $infill = self::shared($print->infillMm3, array_map(static fn (float $mm2, float $w, float $s): float => max(0.0, $mm2 * $thick - $w - $s), $this->solidMm2, $walls, $skins));
+        $support = self::shared($print->supportMm3, $this->supportMm2);
+        $seconds = array_map(
+            static fn (float $w, float $s, float $i, float $c): float => PrintEstimate::seconds([$w, $s, $i, $c], $print->layers / HeightBands::COUNT, $layerMm, $profile),
+            $walls, $skins, $infill, $support,
+        );
+        $total = array_sum($seconds) ?: 1.0;
 
-        return array_map(static fn (float $t): float => $t / $total, $hours);
+        return array_map(static fn (float $t): float => $t / $total, $seconds);
+    }
+
+    /**
+     * @param  list<float>  $by
+     * @return list<float>
+     */
+    private static function shared(float $total, array $by): array
+    {
+        $sum = array_sum($by) ?: 1.0;
+
+        return array_map(static fn (float $v): float => $total * $v / $sum, $by);
     }
 }

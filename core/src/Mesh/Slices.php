@@ -7,6 +7,7 @@ namespace Wrenlo\Core\Mesh;
 use Wrenlo\Core\Geometry\Rotation;
 
 use function count;
+use function sqrt;
 
 /**
  * A stance cut into coarse slices: closed outlines at even heights, each with its area and what of it is seen. For what
@@ -18,6 +19,12 @@ use function count;
 final readonly class Slices
 {
     /**
+     * Seen weights are averaged along an outline over at least this length before the least is taken: each facet's weight is
+     * one look at its middle, and the least of many single looks would be a lucky one.
+     */
+    public const SEAM_MM = 2.0;
+
+    /**
      * One entry an outline, slice by slice from below.
      *
      * @param  float  $stepMm  distance from slice to slice; slice k lies at (k + ½) step
@@ -27,11 +34,12 @@ final readonly class Slices
      * @param  list<float>  $cx  centroid, plate frame
      * @param  list<float>  $cy
      * @param  list<list<float>>  $points  x0, y0, x1, y1 … of each outline
-     * @param  list<float>  $leastSeen  smallest seen weight along each outline
+     * @param  list<float>  $leastSeen  smallest seen weight along each outline, over stretches of SEAM_MM
+     * @param  list<float>  $length  mm
      */
     private function __construct(
         public float $stepMm, public int $count, public array $slice, public array $area,
-        public array $cx, public array $cy, public array $points, public array $leastSeen,
+        public array $cx, public array $cy, public array $points, public array $leastSeen, public array $length,
     ) {}
 
     /** @param  list<float>  $seen  seen weight of each facet */
@@ -54,7 +62,7 @@ final readonly class Slices
         foreach ($z as $k => $v) {
             $z[$k] = ($v - $low) / $step - 0.5;
         }
-        $outlines = [[], [], [], [], [], []];
+        $outlines = [[], [], [], [], [], [], []];
         [$slices, $to, $sx, $sy, $of] = self::segments($x, $y, $z, $tri, $count);
         foreach ($slices as $k => $begins) {
             self::chain($k, $begins, $to, $sx, $sy, $of, $seen, $outlines);
@@ -149,20 +157,18 @@ final readonly class Slices
      * @param  list<float>  $py
      * @param  list<int>  $facet
      * @param  list<float>  $seen
-     * @param  array{list<int>, list<float>, list<float>, list<float>, list<list<float>>, list<float>}  $into  grows: slice, area, cx, cy, points, least seen
+     * @param  array{list<int>, list<float>, list<float>, list<float>, list<list<float>>, list<float>, list<float>}  $into  grows: slice, area, cx, cy, points, least seen, length
      */
     private static function chain(int $slice, array $left, array $to, array $px, array $py, array $facet, array $seen, array &$into): void
     {
         foreach (array_keys($left) as $edge) {
-            $points = []; // none where it was followed already
-            $least = INF;
+            $points = $weights = []; // none where it was followed already
             while (isset($left[$edge])) {
                 $piece = $left[$edge];
                 unset($left[$edge]);
                 $points[] = $px[$piece];
                 $points[] = $py[$piece];
-                $v = $seen[$facet[$piece]];
-                $least = $v < $least ? $v : $least;
+                $weights[] = $seen[$facet[$piece]];
                 $edge = $to[$piece];
             }
             [$area, $cx, $cy] = self::areaOf($points);
@@ -172,9 +178,51 @@ final readonly class Slices
                 $into[2][] = $cx;
                 $into[3][] = $cy;
                 $into[4][] = $points;
-                $into[5][] = $least;
+                [$into[5][], $into[6][]] = self::leastAlong($points, $weights);
             }
         }
+    }
+
+    /**
+     * The least mean weight of any stretch of SEAM_MM along a closed outline; of all of it where it is shorter.
+     *
+     * @param  list<float>  $points
+     * @param  list<float>  $weights  of the pieces between them
+     * @return array{float, float} and how long the outline is, mm
+     */
+    private static function leastAlong(array $points, array $weights): array
+    {
+        $n = count($weights);
+        $length = [];
+        $whole = 0.0;
+        for ($k = 0, $i = 0; $k < $n; $k++, $i += 2) {
+            $j = $k + 1 < $n ? $i + 2 : 0;
+            $dx = $points[$j] - $points[$i];
+            $dy = $points[$j + 1] - $points[$i + 1];
+            $length[] = $l = sqrt($dx * $dx + $dy * $dy);
+            $whole += $l;
+        }
+        $stretch = $whole > self::SEAM_MM ? self::SEAM_MM : $whole;
+        $least = INF;
+        $sum = $covered = 0.0;
+        $last = -1; // the piece the stretch ends in, counted on past the last
+        for ($k = 0; $k < $n; $k++) {
+            while ($covered < $stretch && $last < $k + $n - 1) {
+                $last++;
+                $p = $last < $n ? $last : $last - $n;
+                $covered += $length[$p];
+                $sum += $length[$p] * $weights[$p];
+            }
+            // what of the last piece lies past the stretch does not count
+            $p = $last < $n ? $last : $last - $n;
+            $past = $covered - $stretch;
+            $mean = $past > 0.0 ? ($sum - $past * $weights[$p]) / $stretch : ($covered > 0.0 ? $sum / $covered : $weights[$k]);
+            $least = $mean < $least ? $mean : $least;
+            $covered -= $length[$k];
+            $sum -= $length[$k] * $weights[$k];
+        }
+
+        return [$least > 0.0 ? $least : 0.0, $whole];
     }
 
     /**
@@ -201,6 +249,54 @@ final readonly class Slices
         }
 
         return $twice === 0.0 ? [0.0, $ox, $oy] : [$twice / 2, $ox + $mx / (3 * $twice), $oy + $my / (3 * $twice)];
+    }
+
+    /**
+     * How much shorter an outline gets for each millimetre that it moves into the solid: 2π for a circle, 8 for a square, less where
+     * it also turns the other way. A corner that points out loses 2·tan(θ/2), one that points in gains θ.
+     */
+    public function turning(int $outline): float
+    {
+        $p = $this->points[$outline];
+        $n = count($p);
+        $turning = 0.0;
+        $dx = $p[0] - $p[$n - 2];
+        $dy = $p[1] - $p[$n - 1];
+        $l = sqrt($dx * $dx + $dy * $dy);
+        for ($i = 0; $i < $n; $i += 2) {
+            $j = $i + 2 < $n ? $i + 2 : 0;
+            $ex = $p[$j] - $p[$i];
+            $ey = $p[$j + 1] - $p[$i + 1];
+            $m = sqrt($ex * $ex + $ey * $ey);
+            if ($m < 1e-9) {
+                continue; // the corner before it turns into the piece after it
+            }
+            if ($l >= 1e-9) {
+                $half = ($dx * $ey - $dy * $ex) / max($l * $m + $dx * $ex + $dy * $ey, 1e-3 * $l * $m); // tan(θ/2)
+                $turning += $half > 0.0 ? 2 * $half : 2 * atan($half);
+            }
+            $dx = $ex;
+            $dy = $ey;
+            $l = $m;
+        }
+
+        return $turning;
+    }
+
+    /** @return array<int, float> slice → length of its outlines over its area */
+    public function edgePerMm(): array
+    {
+        $length = $area = [];
+        foreach ($this->slice as $k => $slice) {
+            $length[$slice] = ($length[$slice] ?? 0.0) + $this->length[$k];
+            $area[$slice] = ($area[$slice] ?? 0.0) + $this->area[$k];
+        }
+
+        foreach ($length as $slice => $l) {
+            $length[$slice] = $area[$slice] > 0.0 ? $l / $area[$slice] : 0.0;
+        }
+
+        return $length;
     }
 
     public function heightMm(int $slice): float

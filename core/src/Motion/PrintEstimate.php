@@ -7,14 +7,16 @@ namespace Wrenlo\Core\Motion;
 use Wrenlo\Core\Settings\PrintProfile;
 
 /**
- * A first estimate of hours and grams from the sums of a stance. No tool path is made; the sums of wall and skin are
- * what slicing would add up to in the limit of thin layers:
+ * A first estimate of hours and grams from the sums of a stance: the one place they come from. No tool path is made; the sums are
+ * what slicing would add up to in the limit of thin layers. With w the line width and t the layer height, walls lie at w/2 + k·s
+ * inside the outline, s = w − t·(1 − π/4) apart (a bead w·s wide and t high has the area s·t), and what they leave begins at
+ * D = w/2 + (n − ½)·s:
  *
- *   wall volume    = min(V, wallMm2 · walls · line width)              Σ A·√(1−n_z²) is wall length × layer height
- *   skin volume    = min(V − walls, skinMm2 · skin layers · t)         tops and bottoms
- *   infill volume  = (V − walls − skins) · infill share
- *   support volume = columns · support share
- *   time = Σ volume / (bead area · speed) · (1 + travel share) + layers · layer change
+ *   walls    = what lies between (w − s)/2 and D inside the outlines
+ *   skins    = what is open to above or below within 4 layers and lies deeper than D
+ *   infill   = (what lies deeper than D − skins) · infill share
+ *   supports = columns · support share
+ *   time     = Σ volume / (bead area · speed) · (1 + travel share) + layers · layer change
  *
  * Acceleration, minimum layer time and cooling stops are not in it, so short and small pieces take longer than this.
  */
@@ -26,41 +28,41 @@ final readonly class PrintEstimate
         public float $grams,
         public float $supportGrams,
         public float $supportHours,
+        public float $wallsMm3,
+        public float $skinsMm3,
+        public float $infillMm3,
+        public float $supportMm3,
     ) {}
 
-    /**
-     * @param  float  $volumeMm3  of the piece; its sign does not matter
-     * @param  float  $wallMm2  StanceSums::wallMm2
-     * @param  float  $skinMm2  StanceSums::skinMm2
-     * @param  float  $supportMm3  gross volume of the support columns
-     */
-    public static function of(
-        float $volumeMm3, float $wallMm2, float $skinMm2, float $supportMm3, float $heightMm, float $layerMm, PrintProfile $p,
-    ): self {
-        return self::parts($volumeMm3, $wallMm2, $skinMm2, $supportMm3, max(1, (int) ceil($heightMm / $layerMm - 1e-6)), $layerMm, $p);
-    }
-
-    /**
-     * The same for a part of the print, as a band of heights is: sums over the band, and the layers in it, which may be a fraction.
-     */
-    public static function parts(float $volumeMm3, float $wallMm2, float $skinMm2, float $supportMm3, float $layers, float $layerMm, PrintProfile $p): self
+    public static function of(PrintSums $sums, float $layerMm, PrintProfile $p): self
     {
-        $volume = abs($volumeMm3);
-        $walls = min($volume, $wallMm2 * $p->walls * $p->lineMm);
-        $skins = min($volume - $walls, $skinMm2 * $p->skinLayers * $layerMm);
-        $infill = ($volume - $walls - $skins) * $p->infillShare;
-        $support = $supportMm3 * $p->supportShare;
-        $bead = PrintProfile::beadMm2($p->lineMm, $layerMm);
-        $pieceS = $walls / ($bead * $p->wallMmPerS) + $skins / ($bead * $p->skinMmPerS) + $infill / ($bead * $p->infillMmPerS);
-        $supportS = $support / ($bead * $p->supportMmPerS) * (1 + $p->travelShare);
+        $spacing = PrintProfile::beadMm2($p->lineMm, $layerMm) / $layerMm;
+        $depth = $p->lineMm / 2 + ($p->walls - 0.5) * $spacing;
+        $within = $sums->within($depth);
+        $walls = max(0.0, $within - $sums->within(($p->lineMm - $spacing) / 2));
+        $left = max(0.0, $sums->volumeMm3 - $within);
+        $skins = min($left, $sums->openMm2($p->skinLayers, $depth, $layerMm) * $layerMm);
+        $infill = ($left - $skins) * $p->infillShare;
+        $support = $sums->supportMm3 * $p->supportShare;
+        $layers = max(1, (int) ceil($sums->heightMm / $layerMm - 1e-6));
+        $supportS = self::seconds([0.0, 0.0, 0.0, $support], 0.0, $layerMm, $p);
         $grams = $p->densityGPerCm3 / 1000;
 
         return new self(
-            (int) ceil($layers),
-            ($pieceS * (1 + $p->travelShare) + $supportS + $layers * $p->layerChangeS) / 3600,
-            ($walls + $skins + $infill + $support) * $grams,
-            $support * $grams,
-            $supportS / 3600,
+            layers: $layers, hours: self::seconds([$walls, $skins, $infill, $support], $layers, $layerMm, $p) / 3600, grams: ($walls + $skins + $infill + $support) * $grams,
+            supportGrams: $support * $grams, supportHours: $supportS / 3600, wallsMm3: $walls, skinsMm3: $skins, infillMm3: $infill, supportMm3: $support,
         );
+    }
+
+    /**
+     * @param  array{float, float, float, float}  $mm3  walls, skins, infill, supports
+     * @param  float  $layers  may be a fraction, in a band of heights
+     */
+    public static function seconds(array $mm3, float $layers, float $layerMm, PrintProfile $p): float
+    {
+        $bead = PrintProfile::beadMm2($p->lineMm, $layerMm);
+        $s = $mm3[0] / ($bead * $p->wallMmPerS) + $mm3[1] / ($bead * $p->skinMmPerS) + $mm3[2] / ($bead * $p->infillMmPerS) + $mm3[3] / ($bead * $p->supportMmPerS);
+
+        return $s * (1 + $p->travelShare) + $layers * $p->layerChangeS;
     }
 }

@@ -94,4 +94,17 @@ final class Directions
 
         return $kept;
     }
+
+    /** @return list<Vec3> four directions this far from `up`, square to one another */
+    public static function around(Vec3 $up, float $turnDeg): array
+    {
+        $side = $up->cross(abs($up->z) < 0.9 ? new Vec3(0, 0, 1) : new Vec3(1, 0, 0))->unit();
+        $other = $up->cross($side);
+        $tan = tan(deg2rad($turnDeg));
+
+        return array_map(
+            static fn (Vec3 $d): Vec3 => $up->plus($d->scaled($tan))->unit(),
+            [$side, $side->scaled(-1), $other, $other->scaled(-1)],
+        );
+    }
 }

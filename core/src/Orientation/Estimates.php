@@ -9,9 +9,6 @@ use Wrenlo\Core\Geometry\Vec3;
 /** Estimates of any stance from a sketch of the piece: a direction costs the bins, not the facets. */
 final class Estimates
 {
-    /** A member above this section is as good as any other, mm² (a rod of 16 mm). */
-    public const STRONG_MM2 = 200.0;
-
     private readonly HullClimb $climb;
 
     public function __construct(public readonly StanceSketch $sketch, public readonly StanceRules $rules)
@@ -27,16 +24,11 @@ final class Estimates
         return $this->from($up, StanceSums::along($bins->bins, $bins->seenArea, $up, $lowest, $this->rules, $bins->more['clear'] ?? [], $bins->more['hold'] ?? []), $height, $liftMm);
     }
 
-    /** With what slices would tell estimated: the seam, the weakest member, how it stands on the way up. */
+    /** With what slices would tell read off the map of sections, and how it stands on the way up estimated. */
     public function from(Vec3 $up, StanceSums $sums, float $height, float $liftMm): MeasuredStance
     {
-        $weakest = self::STRONG_MM2;
-        foreach ($this->sketch->slender as $part) {
-            $weakest = min($weakest, $part->cutMm2($up));
-        }
-
         return new MeasuredStance(
-            SurfaceNumbers::of($sums, $height, $this->rules->layerMm), ContactNumbers::estimated($sums), new SectionNumbers($this->sketch->seam->seenMm($up, $height), $weakest),
+            SurfaceNumbers::of($sums, $height, $this->rules->layerMm), ContactNumbers::estimated($sums), $this->sketch->sections->at($up),
             Steadiness::estimated($this->climb->toppleMarginMm($up, $liftMm), $height), null, $this->sketch->volumeMm3, $this->rules->layerMm,
         );
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Wrenlo\Core\Orientation;
 
 use Wrenlo\Core\Motion\PrintEstimate;
+use Wrenlo\Core\Motion\PrintSums;
 use Wrenlo\Core\Settings\PrintProfile;
 
 /** A stance as it was measured, whatever it will be printed with: an estimate, or (with a footing) proven. */
@@ -24,7 +25,20 @@ final readonly class MeasuredStance
     /** What it costs at a layer height: the one place where hours and grams come from. */
     public function printedAt(float $layerMm, PrintProfile $profile): PrintEstimate
     {
-        return PrintEstimate::of($this->volumeMm3, $this->surface->wallAreaMm2, $this->surface->skinAreaMm2, $this->contact->supportMm3, $this->surface->heightMm, $layerMm, $profile);
+        return PrintEstimate::of($this->sums(), $layerMm, $profile);
+    }
+
+    /** What its plastic follows from. */
+    public function sums(): PrintSums
+    {
+        $s = $this->surface;
+
+        return new PrintSums(
+            volumeMm3: abs($this->volumeMm3), heightMm: $s->heightMm, wallMm2: $s->wallAreaMm2,
+            bandShares: [$this->sections->band06Share, $this->sections->band12Share, $this->sections->band24Share],
+            slopedMm2: max(0.0, $s->skinAreaMm2 - $s->flatAreaMm2), shallowMm2: [$s->shallow1Mm2, $s->shallow2Mm2, $s->shallow4Mm2],
+            flatMm2: $s->flatAreaMm2, flatEdgePerMm: $s->flatEdgePerMm, supportMm3: $this->contact->supportMm3,
+        );
     }
 
     /** With the numbers of a printer, a nozzle and a filament. */

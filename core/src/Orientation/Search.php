@@ -104,7 +104,7 @@ final class Search
         $score = $ranking->order([$start->numbers], $weights)[0];
         for ($turn = self::FIRST_TURN_DEG; $turn >= self::LAST_TURN_DEG; $turn /= 2) {
             do {
-                $tried = self::around($best, $turn);
+                $tried = Directions::around($best, $turn);
                 $scores = $ranking->order(array_map(fn (Vec3 $up): StanceNumbers => $this->estimates->of($up)->for($this->profile), $tried), $weights);
                 $first = (int) array_key_first($scores);
                 $isBetter = $scores[$first] < $score - 1e-9;
@@ -116,18 +116,5 @@ final class Search
         }
 
         return $best === $start->up ? null : $best;
-    }
-
-    /** @return list<Vec3> four directions this far from `up`, square to one another */
-    private static function around(Vec3 $up, float $turnDeg): array
-    {
-        $side = $up->cross(abs($up->z) < 0.9 ? new Vec3(0, 0, 1) : new Vec3(1, 0, 0))->unit();
-        $other = $up->cross($side);
-        $tan = tan(deg2rad($turnDeg));
-
-        return array_map(
-            static fn (Vec3 $d): Vec3 => $up->plus($d->scaled($tan))->unit(),
-            [$side, $side->scaled(-1), $other, $other->scaled(-1)],
-        );
     }
 }

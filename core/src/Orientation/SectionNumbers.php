@@ -4,6 +4,11 @@ declare(strict_types=1);
 
 namespace Wrenlo\Core\Orientation;
 
+use Wrenlo\Core\Mesh\Slices;
+use Wrenlo\Core\Motion\PrintSums;
+use Wrenlo\Core\Thin\Members;
+use Wrenlo\Core\Thin\Regions;
+
 /** What cross-sections tell of a stance. */
 final readonly class SectionNumbers
 {
@@ -14,5 +19,50 @@ final readonly class SectionNumbers
         public float $seenSeamMm,
         /** smallest section that carries a part of the piece */
         public float $weakestMemberMm2,
+        /** what lies within 0.6 mm of the outlines, as a share of their length times 0.6 mm: below 1 where outlines bend or the piece is thin */
+        public float $band06Share,
+        /** the same within 1.2 mm */
+        public float $band12Share,
+        /** the same within 2.4 mm */
+        public float $band24Share,
     ) {}
+
+    public static function of(Slices $slices): self
+    {
+        $regions = Regions::of($slices);
+
+        return new self($slices->seenSeamMm(), Members::of($slices, $regions)->weakestMm2(), ...self::bands($slices, $regions));
+    }
+
+    /**
+     * Moved inwards by d an outline of length L that turns by T is L − d·T long, and A − d·L + d²·T/2 is left of its area A, until
+     * nothing is left: exact for every outline until parts of it meet (Steiner's formula, read inwards).
+     *
+     * @return list<float>
+     */
+    private static function bands(Slices $slices, Regions $regions): array
+    {
+        $inside = [0.0, 0.0, 0.0];
+        $along = 0.0;
+        foreach ($regions->outline as $r => $outline) {
+            $length = $slices->length[$outline];
+            $turning = $slices->turning($outline);
+            foreach ($regions->holes[$r] ?? [] as $hole) {
+                $length += $slices->length[$hole];
+                $turning += $slices->turning($hole);
+            }
+            $area = $regions->area[$r];
+            $along += $length;
+            $isLeft = true;
+            $before = 0.0;
+            foreach (PrintSums::BANDS_MM as $k => $d) {
+                $band = $d * $length - $d * $d * $turning / 2;
+                // it grows inwards until all is taken
+                $isLeft = $isLeft && $band < $area && $band >= $before;
+                $inside[$k] += $before = $isLeft ? $band : $area;
+            }
+        }
+
+        return array_map(static fn (float $v, float $d): float => $along > 0.0 ? $v / ($d * $along) : 1.0, $inside, PrintSums::BANDS_MM);
+    }
 }

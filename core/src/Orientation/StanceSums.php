@@ -6,6 +6,7 @@ namespace Wrenlo\Core\Orientation;
 
 use Wrenlo\Core\Geometry\Vec3;
 use Wrenlo\Core\Mesh\Surface;
+use Wrenlo\Core\Motion\PrintSums;
 
 use function sqrt;
 
@@ -20,6 +21,13 @@ final readonly class StanceSums
     /** What is to be held but steeper than this (|n_z|) is a wall. */
     private const WALL = 0.02;
 
+    /** Flat patches nearer in height than this are added up. */
+    public const FLAT_MM = 0.05;
+
+    /**
+     * @param  array<int, float>  $flatMm2At
+     * @param  list<float>  $shallowMm2
+     */
     public function __construct(
         /** Σ A over n_z < −sin(limit), what lies on the plate included */
         public float $overhangMm2,
@@ -49,6 +57,10 @@ final readonly class StanceSums
         public float $skinMm2,
         /** Σ A over the overhang above the plate, where no support may touch */
         public float $markedMm2 = 0.0,
+        /** Σ A over flat patches, whichever way they face, by height of the solid they bound, in FLAT_MM from the lowest point */
+        public array $flatMm2At = [],
+        /** Σ A·max(0, |n_z| − τ·√(1−n_z²)) over non-flat patches, for each τ of PrintSums::SLOPES: what of a slope lies clear of a wall */
+        public array $shallowMm2 = [0.0, 0.0, 0.0],
     ) {}
 
     /**
@@ -71,6 +83,9 @@ final readonly class StanceSums
         $plate = $lowest + StanceRules::PLATE_MM;
         $overhangA = $seenOverhang = $support = $slope = $nonFlat = $seenSlope = $seenNonFlat = 0.0;
         $terrace = $seenTerrace = $flatUp = $contact = $wall = $skin = $marked = 0.0;
+        $flats = [];
+        [$tau1, $tau2, $tau3] = PrintSums::SLOPES;
+        $shallow1 = $shallow2 = $shallow3 = 0.0;
         $isClear = $clear !== [];
         $isHeld = $hold !== [];
         foreach ($area as $f => $a) {
@@ -111,6 +126,9 @@ final readonly class StanceSums
                 if ($c > 0.0) {
                     $flatUp += $a;
                 }
+                // the solid it bounds lies under what faces up, over what faces down
+                $at = (int) max(0.0, ($cx[$f] * $ux + $cy[$f] * $uy + $cz[$f] * $uz - $lowest) / self::FLAT_MM + ($c > 0.0 ? -0.5 : 0.5));
+                $flats[$at] = ($flats[$at] ?? 0.0) + $a;
 
                 continue;
             }
@@ -119,7 +137,17 @@ final readonly class StanceSums
             $nonFlat += $a;
             $seenSlope += $v * $m;
             $seenNonFlat += $v;
-            $wall += $a * sqrt(1.0 - $m * $m);
+            $steep = $a * sqrt(1.0 - $m * $m);
+            $wall += $steep;
+            if ($p > $tau1 * $steep) {
+                $shallow1 += $p - $tau1 * $steep;
+                if ($p > $tau2 * $steep) {
+                    $shallow2 += $p - $tau2 * $steep;
+                    if ($p > $tau3 * $steep) {
+                        $shallow3 += $p - $tau3 * $steep;
+                    }
+                }
+            }
             if ($m > $broad) {
                 $terrace += $a;
                 $seenTerrace += $v;
@@ -129,6 +157,7 @@ final readonly class StanceSums
         return new self(
             overhangMm2: $overhangA, seenOverhangMm2: $seenOverhang, supportToPlateMm3: $support, slopeMm2: $slope, nonFlatMm2: $nonFlat, seenSlopeMm2: $seenSlope, seenNonFlatMm2: $seenNonFlat,
             terraceMm2: $terrace, seenTerraceMm2: $seenTerrace, flatUpMm2: $flatUp, contactMm2: $contact, wallMm2: $wall, skinMm2: $skin, markedMm2: $marked,
+            flatMm2At: $flats, shallowMm2: [$shallow1, $shallow2, $shallow3],
         );
     }
 

@@ -9,7 +9,6 @@ use Wrenlo\Core\Geometry\Vec3;
 use Wrenlo\Core\Mesh\HeightField;
 use Wrenlo\Core\Mesh\Slices;
 use Wrenlo\Core\Settings\PrintProfile;
-use Wrenlo\Core\Thin\Members;
 
 /**
  * Measures stances of one piece at three depths: `estimate` over the bins, `exact` over all facets, `proven` with
@@ -66,8 +65,8 @@ final class Stances
         $balance = array_map(static fn (array $b): array => [$b[0], $b[1], $b[2] + $liftMm], $slices->balance());
 
         return new MeasuredStance(
-            SurfaceNumbers::of($sums, $height, $this->rules->layerMm), ContactNumbers::proven($field),
-            new SectionNumbers($slices->seenSeamMm(), Members::of($slices)->weakestMm2()),
+            SurfaceNumbers::of($sums, $height, $this->rules->layerMm, $slices), ContactNumbers::proven($field),
+            SectionNumbers::of($slices),
             Steadiness::proven($footing, $balance, $height, $this->climb->toppleMarginMm($up, $liftMm)), $footing, $this->basis->volumeMm3(), $this->rules->layerMm,
         );
     }

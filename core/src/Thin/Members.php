@@ -22,9 +22,9 @@ final readonly class Members
     /** @param  list<Member>  $all narrowest first, one a part */
     private function __construct(public array $all, private float $widestMm2) {}
 
-    public static function of(Slices $slices): self
+    public static function of(Slices $slices, ?Regions $regions = null): self
     {
-        $regions = Regions::of($slices);
+        $regions ??= Regions::of($slices);
         $above = self::tips($slices, $regions, fromTop: true);
         $below = self::tips($slices, $regions, fromTop: false);
         $found = [...self::sweep($slices, $regions, true, $below), ...self::sweep($slices, $regions, false, $above)];

@@ -26,12 +26,13 @@ final readonly class Regions
      * @param  array<int, list<int>>  $bySlice  slice → regions, from below
      * @param  list<list<int>>  $above  regions of the next slice that overlap each region
      * @param  list<list<int>>  $below
+     * @param  array<int, list<int>>  $holes  region → the outlines of its holes
      */
-    private function __construct(public array $outline, public array $area, public array $bySlice, public array $above, public array $below) {}
+    private function __construct(public array $outline, public array $area, public array $bySlice, public array $above, public array $below, public array $holes) {}
 
     public static function of(Slices $slices): self
     {
-        $outline = $area = $bySlice = $box = $holes = [];
+        $outline = $area = $bySlice = $box = $holes = $within = [];
         foreach ($slices->area as $k => $a) {
             if ($a > 0.0) {
                 $bySlice[$slices->slice[$k]][] = count($outline);
@@ -53,6 +54,7 @@ final readonly class Regions
             }
             if ($around >= 0) {
                 $area[$around] = max(1e-9, $area[$around] + $slices->area[$k]);
+                $within[$around][] = $k;
             }
         }
         $above = $below = array_fill(0, count($outline), []);
@@ -76,7 +78,7 @@ final readonly class Regions
             }
         }
 
-        return new self($outline, array_values($area), $bySlice, $above, $below);
+        return new self($outline, array_values($area), $bySlice, $above, $below, $within);
     }
 
     /**

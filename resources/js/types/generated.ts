@@ -24,6 +24,11 @@ export type StanceNumbers = {
     plate_contact_mm2: number;
     wall_area_mm2: number;
     skin_area_mm2: number;
+    flat_area_mm2: number;
+    flat_edge_per_mm: number;
+    shallow1_mm2: number;
+    shallow2_mm2: number;
+    shallow4_mm2: number;
     support_mm3: number;
     scar_area_mm2: number;
     landing_area_mm2: number;
@@ -33,6 +38,9 @@ export type StanceNumbers = {
     trapped_contacts: number;
     seen_seam_mm: number;
     weakest_member_mm2: number;
+    band06_share: number;
+    band12_share: number;
+    band24_share: number;
     topple_margin_mm: number;
     topple_margin_supported_mm: number;
     topple_stages_mm: number;

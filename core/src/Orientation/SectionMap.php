@@ -1,0 +1,122 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wrenlo\Core\Orientation;
+
+use Wrenlo\Core\Geometry\Rotation;
+use Wrenlo\Core\Geometry\Vec3;
+use Wrenlo\Core\Mesh\Mesh;
+use Wrenlo\Core\Mesh\Slices;
+
+use function count;
+
+/**
+ * What cross-sections tell, for any stance: measured in a few directions spread over half the sphere, and read between them. A
+ * piece on its head is cut into the same sections, so half the sphere is all of it. The same slices as in a proof, only fewer:
+ * so what is read here can be held against what is proven.
+ *
+ * Between the directions: Shepard's inverse-distance weighting (ACM National Conference, 1968), by sin² of the angle.
+ */
+final readonly class SectionMap
+{
+    /** About 20° apart. */
+    public const DIRECTIONS = 48;
+
+    public const SLICES = 40;
+
+    /** Two readings nearer than this (sin², about 0.06°) are one. */
+    private const SAME = 1e-6;
+
+    /**
+     * @param  list<float>  $x  the directions
+     * @param  list<float>  $y
+     * @param  list<float>  $z
+     * @param  array<string, list<float>>  $numbers  key of SectionNumbers → of each direction
+     */
+    private function __construct(public array $x, public array $y, public array $z, public array $numbers) {}
+
+    /** @return list<Vec3> */
+    public static function directions(): array
+    {
+        return array_values(array_filter(Directions::fibonacci(2 * self::DIRECTIONS), static fn (Vec3 $up): bool => $up->z > 0.0));
+    }
+
+    /**
+     * @param  list<float>  $seen  seen weight of each facet, for seams
+     * @param  ?callable(float): void  $progress
+     */
+    public static function of(Mesh $mesh, array $seen, ?callable $progress = null): self
+    {
+        return self::from(self::cut($mesh, $seen, self::directions(), $progress));
+    }
+
+    /**
+     * @param  list<float>  $seen
+     * @param  list<Vec3>  $ups
+     * @param  ?callable(float): void  $progress
+     * @return list<SectionNumbers>
+     */
+    public static function cut(Mesh $mesh, array $seen, array $ups, ?callable $progress = null): array
+    {
+        $found = [];
+        foreach ($ups as $k => $up) {
+            $found[] = SectionNumbers::of(Slices::of($mesh, $seen, Rotation::bringingUp($up), self::SLICES));
+            $progress && $progress(($k + 1) / count($ups));
+        }
+
+        return $found;
+    }
+
+    /** @param  list<SectionNumbers>  $measured  one a direction, in their order */
+    public static function from(array $measured): self
+    {
+        $ups = self::directions();
+        $numbers = [];
+        foreach (SectionNumbers::keys() as $key => $property) {
+            $numbers[$key] = array_map(static fn (SectionNumbers $n): float => $n->{$property}, $measured);
+        }
+        // a section beyond what counts would outweigh its neighbours
+        $numbers['weakest_member_mm2'] = array_map(static fn (float $mm2): float => min(Criteria::SAFE_SECTION_MM2, $mm2), $numbers['weakest_member_mm2']);
+
+        return self::fromLists(
+            array_map(static fn (Vec3 $u): float => $u->x, $ups), array_map(static fn (Vec3 $u): float => $u->y, $ups),
+            array_map(static fn (Vec3 $u): float => $u->z, $ups), $numbers,
+        );
+    }
+
+    /**
+     * @param  list<float>  $x
+     * @param  list<float>  $y
+     * @param  list<float>  $z
+     * @param  array<string, list<float>>  $numbers
+     */
+    public static function fromLists(array $x, array $y, array $z, array $numbers): self
+    {
+        return new self($x, $y, $z, $numbers);
+    }
+
+    public function at(Vec3 $up): SectionNumbers
+    {
+        [$ux, $uy, $uz] = $up->toArray();
+        ['y' => $my, 'z' => $mz] = get_object_vars($this);
+        $weights = [];
+        $all = 0.0;
+        foreach ($this->x as $k => $x) {
+            $c = $x * $ux + $my[$k] * $uy + $mz[$k] * $uz;
+            $s = 1.0 - $c * $c + self::SAME;
+            $weights[] = $w = 1.0 / ($s * $s);
+            $all += $w;
+        }
+        $values = [];
+        foreach ($this->numbers as $numbers) {
+            $sum = 0.0;
+            foreach ($weights as $k => $w) {
+                $sum += $w * $numbers[$k];
+            }
+            $values[] = $sum / $all;
+        }
+
+        return new SectionNumbers(...$values);
+    }
+}

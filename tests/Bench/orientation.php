@@ -5,7 +5,7 @@ declare(strict_types=1);
 // Writes docs/orientation.md: the first stance under face first against what people try by hand.   php tests/Bench/orientation.php
 require dirname(__DIR__, 2).'/vendor/autoload.php';
 
-use Tests\Support\FiveFigures;
+use Tests\Support\Figures;
 use Wrenlo\Core\Orientation\Preset;
 use Wrenlo\Core\Orientation\StanceNumbers;
 
@@ -20,9 +20,9 @@ $row = fn (string $figure, string $stance, string $up, StanceNumbers $m, float $
     "| %s | %s | %s | %.0f | %.0f | %.0f | %.1f | %.0f | %.1f | %s | %.1f | %.2f |\n", $figure, $stance, $up, 1000 * $m->surface->seenStepMm, $m->contact->seenScarMm2, $m->surface->seenTerraceAreaMm2,
     $m->contact->supportMm3 / 1000, $m->sections->seenSeamMm, $m->sections->weakestMemberMm2, $m->standing->raft ? 'raft' : sprintf('%.0f', $m->standing->brimMm), $m->print->hours, $sum,
 );
-foreach (FiveFigures::all() as $name => [$hard, $mesh, $display]) {
+foreach (Figures::all() as $name => [$hard, $mesh, $display]) {
     $mesh = $mesh();
-    ['lean' => $lean, 'up' => $up, 'first' => $first, 'file' => $file, 'axes' => $axes, 'sum' => $sum] = FiveFigures::compare($mesh, $display, 2000);
+    ['lean' => $lean, 'up' => $up, 'first' => $first, 'file' => $file, 'axes' => $axes, 'sum' => $sum] = Figures::compare($mesh, $display, 2000);
     $out .= $row("**{$name}**, ".number_format($mesh->triangleCount()).": {$hard}", "**first: {$lean}**", sprintf('%.4f,%.4f,%.4f', ...$up->toArray()), $first, $sum($first));
     $out .= $row('', 'the file’s own', implode(',', $display->up->toArray()), $file, $sum($file));
     foreach ($axes as $k => $m) {

@@ -2,13 +2,13 @@
 
 declare(strict_types=1);
 
-use Tests\Support\FiveFigures;
+use Tests\Support\Figures;
 
 // what people try by hand: the file's own pose and the six axis poses. The whole table: docs/orientation.md
 it('beats the pose of the file and the six axis poses on seen steps and seen scars', function (string $name) {
-    [, $mesh, $display] = FiveFigures::all()[$name];
+    [, $mesh, $display] = Figures::all()[$name];
     $mesh = $mesh();
-    ['first' => $first, 'file' => $file, 'axes' => $axes, 'sum' => $sum] = FiveFigures::compare($mesh, $display, 2000);
+    ['first' => $first, 'file' => $file, 'axes' => $axes, 'sum' => $sum] = Figures::compare($mesh, $display, 2000);
     $sums = array_map($sum, [$file, ...$axes]);
     foreach ($sums as $tried) {
         // step and scar are most of what the weights ask for, not all: two per cent of the range may go to the rest

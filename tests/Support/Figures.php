@@ -18,8 +18,8 @@ use Wrenlo\Core\Orientation\StanceRules;
 use Wrenlo\Core\Orientation\Stances;
 use Wrenlo\Core\Sight\Display;
 
-/** Five differently difficult figures, and how the first stance under face first compares with what people try by hand. */
-final class FiveFigures
+/** Six differently difficult figures, and how the first stance under face first compares with what people try by hand. */
+final class Figures
 {
     private const AXES = [[1, 0, 0], [-1, 0, 0], [0, 1, 0], [0, -1, 0], [0, 0, 1], [0, 0, -1]];
 
@@ -31,6 +31,7 @@ final class FiveFigures
             'whelk' => ['spiral ribs all round, a point at the top', static fn () => Marsh::whelk(2.4), Display::facingMinusY()],
             'pod' => ['beads in rows, no flat side', static fn () => Marsh::pod(), Display::facingMinusY()],
             'bunny' => ['a scan: ears, and folds that hide', static fn () => RealMeshes::bunny()->scaled(10), new Display(new Vec3(0, 1, 0), new Vec3(0, 0, 1))],
+            'hand' => ['a scan: fingers side by side, no flat side', static fn () => RealMeshes::cgal('hand')->scaled(400), Display::facingMinusY()],
             'armadillo' => ['a scan: limbs stretched out, deep creases', static fn () => RealMeshes::cgal('armadillo')->scaled(0.6), new Display(new Vec3(0, 1, 0), new Vec3(0, 0, -1))],
         ];
     }

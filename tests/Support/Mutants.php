@@ -1,0 +1,78 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Support;
+
+/** One-token changes of PHP source: another operator, sign, comparison, constant, min for max. What tests should notice. */
+final class Mutants
+{
+    private const OPERATORS = [
+        '<' => '<=', '>' => '>=', '<=' => '<', '>=' => '>', '===' => '!==', '!==' => '===', '&&' => '||', '||' => '&&', '+' => '-', '-' => '+',
+        '*' => '/', '/' => '*', '%' => '*', '+=' => '-=', '-=' => '+=', '*=' => '/=', '/=' => '*=', '++' => '--', '--' => '++',
+    ];
+
+    private const NAMES = [
+        'min' => 'max', 'max' => 'min', 'sin' => 'cos', 'cos' => 'sin', 'floor' => 'ceil', 'ceil' => 'floor', 'true' => 'false', 'false' => 'true',
+        'M_SQRT1_2' => 'M_SQRT2', 'continue' => 'break', 'break' => 'continue',
+    ];
+
+    /** A number below this is what rounding may leave, and no test can tell it from its double. */
+    private const ROUNDING = 1e-4;
+
+    /** @return list<array{offset: int, line: int, from: string, to: string}> all there are, in the order of the source */
+    public static function of(string $source): array
+    {
+        $tokens = \PhpToken::tokenize($source);
+        $at = array_values(array_filter($tokens, static fn (\PhpToken $t): bool => ! $t->isIgnorable()));
+        $found = [];
+        foreach ($at as $k => $token) {
+            $before = $at[$k - 1] ?? null;
+            $to = match (true) {
+                $token->is([T_LNUMBER, T_DNUMBER]) => $before?->text === '=' && ($at[$k - 2] ?? null)?->text === 'strict_types' ? null : self::number($token->text),
+                $token->is([T_STRING, T_CONTINUE, T_BREAK]) => self::name($token->text, $before, $at[$k + 1] ?? null),
+                // an argument by reference and a type of two are no operators; a minus before a number is its sign
+                default => self::OPERATORS[$token->text] ?? null,
+            };
+            if ($to !== null && ! ($token->text === '*' && $before?->text === '*')) {
+                $found[] = ['offset' => $token->pos, 'line' => $token->line, 'from' => $token->text, 'to' => $to];
+            }
+        }
+
+        return $found;
+    }
+
+    /** @param  array{offset: int, line: int, from: string, to: string}  $change */
+    public static function applied(string $source, array $change): string
+    {
+        return substr_replace($source, $change['to'], $change['offset'], strlen($change['from']));
+    }
+
+    private static function number(string $text): ?string
+    {
+        $value = (float) str_replace('_', '', $text);
+
+        return match (true) {
+            preg_match('/^0[xXbBoO]/', $text) === 1, $value !== 0.0 && abs($value) < self::ROUNDING => null,
+            ctype_digit(str_replace('_', '', $text)) => (string) ((int) $value + 1),
+            $value === 0.0 => '1.0',
+            default => var_export(1.25 * $value, true),
+        };
+    }
+
+    private static function name(string $text, ?\PhpToken $before, ?\PhpToken $after): ?string
+    {
+        $isCall = in_array($text, ['min', 'max', 'sin', 'cos', 'floor', 'ceil'], true);
+        if ($isCall && ($after?->text !== '(' || $before?->is([T_OBJECT_OPERATOR, T_DOUBLE_COLON, T_FUNCTION]) === true)) {
+            return null;
+        }
+        if (! $isCall && $before?->is([T_OBJECT_OPERATOR, T_DOUBLE_COLON, T_CONST]) === true) {
+            return null;
+        }
+        if (in_array($text, ['continue', 'break'], true) && $after?->text !== ';') {
+            return null;
+        }
+
+        return self::NAMES[$text] ?? null;
+    }
+}

@@ -4,6 +4,7 @@ use App\Http\Controllers\AccountController;
 use App\Http\Controllers\CabinetController;
 use App\Http\Controllers\ContactSheetController;
 use App\Http\Controllers\DecisionController;
+use App\Http\Controllers\CurrencyController;
 use App\Http\Controllers\ExportController;
 use App\Http\Controllers\FileController;
 use App\Http\Controllers\FindingController;
@@ -62,6 +63,7 @@ Route::middleware(KnowThePerson::class)->group(function () {
     Route::post('/pieces/{piece}/split', [SplitController::class, 'store']);
 
     Route::get('/shelf', [ShelfController::class, 'index'])->name('shelf');
+    Route::put('/shelf/currency', [CurrencyController::class, 'update']);
     Route::whereIn('kind', ['printers', 'nozzles', 'filaments'])->group(function () {
         Route::post('/shelf/{kind}', [ShelfController::class, 'store']);
         Route::put('/shelf/{kind}/{id}', [ShelfController::class, 'update'])->whereNumber('id');

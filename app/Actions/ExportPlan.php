@@ -65,7 +65,7 @@ final readonly class ExportPlan
 
         return [
             'wrenlo_plan' => 1,
-            'units' => ['length' => 'mm', 'mass' => 'g', 'time' => 'h', 'angle' => 'deg'],
+            'units' => ['length' => 'mm', 'mass' => 'g', 'time' => 'h', 'angle' => 'deg', 'money' => $piece->user->currency],
             'piece' => [
                 'name' => $piece->name, 'file' => $piece->file_name, 'sha256' => $piece->blob, 'scale' => $look->recipe->scale,
                 'shown_up' => $look->display->up->toArray(), 'front' => $look->display->front->toArray(), 'report' => $report,
@@ -84,7 +84,7 @@ final readonly class ExportPlan
             ],
             'marked' => MarksFile::content($this->bench->marks(), $piece->blob, (int) ($report['triangles'] ?? 0)),
             'weights' => $this->bench->stand()->weights->of,
-            'layers' => $choice ? ['layer_mm' => $choice->layerMm, 'layers' => $choice->layers, 'hours' => $choice->hours, 'grams' => $choice->grams, 'seen_step_um' => $choice->seenStepUm] : null,
+            'layers' => $choice ? ['layer_mm' => $choice->layerMm, 'layers' => $choice->layers, 'hours' => $choice->hours, 'grams' => $choice->grams, 'cost' => $choice->cost, 'seen_step_um' => $choice->seenStepUm] : null,
             'tools' => [
                 'printer' => $printer->name, 'nozzle_mm' => $nozzle->diameter_mm, 'line_mm' => $nozzle->line_mm,
                 'filament' => $filament->name, 'polymer' => $filament->polymer,

@@ -40,7 +40,7 @@
             <tbody>
             @if ($choice)
                 <tr><th>Layer height</th><td>{{ $f($choice->layerMm, 2) }} mm</td><td>{{ number_format($choice->layers) }} layers; steps where it is seen {{ $f($choice->seenStepUm, 0) }} µm on average</td></tr>
-                <tr><th>Time and material</th><td>{{ $hm($choice->hours) }}</td><td>{{ $f($choice->grams, 0) }} g of {{ $tools['filament']->name }} ({{ $tools['filament']->polymer }}), about {{ $f($choice->cost, 2) }} at {{ $f($tools['filament']->price_per_kg, 2) }} per kg</td></tr>
+                <tr><th>Time and material</th><td>{{ $hm($choice->hours) }}</td><td>{{ $f($choice->grams, 0) }} g of {{ $tools['filament']->name }} ({{ $tools['filament']->polymer }}), about {{ $f($choice->cost, 2) }} {{ $piece->user->currency }} at {{ $f($tools['filament']->price_per_kg, 2) }} {{ $piece->user->currency }} per kg</td></tr>
             @else
                 <tr><th>Layer height</th><td>open</td><td>not decided yet</td></tr>
             @endif

@@ -14,12 +14,12 @@ final readonly class Shelf
      * @param  list<ShelfItem>  $nozzles
      * @param  list<ShelfItem>  $filaments
      */
-    private function __construct(public array $printers, public array $nozzles, public array $filaments) {}
+    private function __construct(public array $printers, public array $nozzles, public array $filaments, public string $currency) {}
 
     public static function of(User $user): self
     {
         $items = static fn (string $kind): array => array_values($user->{$kind}()->orderBy('id')->get()->map(ShelfItem::of(...))->all());
 
-        return new self($items('printers'), $items('nozzles'), $items('filaments'));
+        return new self($items('printers'), $items('nozzles'), $items('filaments'), $user->currency);
     }
 }

@@ -14,6 +14,7 @@ use App\Plans\Bench;
 use App\Plans\Decision;
 use App\Stations\Station;
 use Illuminate\Validation\ValidationException;
+use Wrenlo\Core\Orientation\StanceRules;
 
 /** How fine? */
 final class LayersStation extends Station
@@ -98,9 +99,16 @@ final class LayersStation extends Station
     public static function heights(Bench $bench): ?Finding
     {
         $stance = $bench->stand()->stance;
-        $subject = $stance === null ? null : $bench->standing($stance);
+        if ($stance === null) {
+            return null;
+        }
+        $subject = $bench->standing($stance);
+        if ($bench->done(Proof::class, $subject) === null) {
+            // while it is measured at the height just chosen: hours by height follow from a proof at any of them
+            $subject = $subject->judgedBy(new StanceRules);
+        }
 
-        return $subject === null || $bench->done(Proof::class, $subject) === null ? null : $bench->instant(Heights::class, $subject);
+        return $bench->done(Proof::class, $subject) === null ? null : $bench->instant(Heights::class, $subject);
     }
 
     public static function headline(Bench $bench): Headline

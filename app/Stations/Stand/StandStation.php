@@ -17,6 +17,7 @@ use App\Plans\Bench;
 use App\Plans\Changes;
 use App\Plans\Decision;
 use App\Plans\StanceChoice;
+use App\Stations\Layers\LayersStation;
 use App\Stations\Station;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
@@ -98,8 +99,16 @@ final class StandStation extends Station
 
     public static function shape(Subject $subject, Bench $bench): Subject
     {
-        return $subject->judgedBy(new StanceRules)->with(Input::Weights, $bench->stand()->weights->of)
+        return $subject->judgedBy(self::rulesOf($bench))->with(Input::Weights, $bench->stand()->weights->of)
             ->with(Input::Search, Bench::searchSize())->with(Input::Marks, self::marksKnown($bench));
+    }
+
+    /** A plan with a layer height of its own is measured at that: ranking, ledger, sheet and all. */
+    private static function rulesOf(Bench $bench): StanceRules
+    {
+        $layers = in_array(LayersStation::class, $bench->piece->from()->stations(), true) ? $bench->layers()->layerMm : null;
+
+        return $layers === null ? new StanceRules : new StanceRules(layerMm: $layers);
     }
 
     /** The marks the ranking knows: those of the decision, none on another mesh than they were made on. */
@@ -131,6 +140,9 @@ final class StandStation extends Station
             return null;
         }
         $before = Finding::query()->where('key', $restsOn)->first();
+        if ($before !== null && Proof::key($bench->standing($stance)->judgedBy($before->subject()->rules())) === $restsOn) {
+            return null; // only the layer height was chosen since, which is what comes after the stance
+        }
         $after = $bench->done(Proof::class, $bench->standing($stance));
         if ($before === null || ! $before->isDone() || $after === null) {
             return $after === null ? 'What this stance rests on has changed; it is being measured anew.' : 'What this stance rests on has changed since it was taken.';

@@ -27,6 +27,9 @@ final readonly class HeightField
     /** A surface steeper than this (|n_z|) counts as this steep: a column standing against a wall leaves no larger mark. */
     private const STEEPEST = 0.1;
 
+    /** Slope of the grid's rows against the plate's X: √5 − 2, which no short fraction comes near. */
+    private const ASKEW = 0.2360679775;
+
     /** What is wished of supports on a facet: none may touch it, or it is held wherever it faces down. */
     public const KEEP_CLEAR = 1;
 
@@ -66,11 +69,12 @@ final readonly class HeightField
     public static function of(Mesh $mesh, Surface $facets, array $seen, Rotation $stance, float $layerMm, float $overhangSine, float $plateMm, ?float $cellMm = null, float $liftMm = 0.0, array $wishes = []): self
     {
         [$x, $y, $z] = self::turned($mesh, $stance);
+        $cell = $cellMm ?? self::cellFor(max($x) - min($x), max($y) - min($y));
+        [$x, $y] = self::askew($x, $y, 1.0);
         [$minX, $minY, $minZ] = [min($x), min($y), min($z)];
-        [$spanX, $spanY, $height] = [max($x) - $minX, max($y) - $minY, max($z) - $minZ + $liftMm];
-        $cell = $cellMm ?? self::cellFor($spanX, $spanY);
-        $cols = max(1, (int) ceil($spanX / $cell));
-        $rows = max(1, (int) ceil($spanY / $cell));
+        $height = max($z) - $minZ + $liftMm;
+        $cols = max(1, (int) ceil((max($x) - $minX) / $cell));
+        $rows = max(1, (int) ceil((max($y) - $minY) / $cell));
         foreach ($x as $i => $v) {
             $x[$i] = ($v - $minX) / $cell - 0.5;
             $y[$i] = ($y[$i] - $minY) / $cell - 0.5;
@@ -87,6 +91,28 @@ final readonly class HeightField
         $plan = max($spanX * $spanY, 1e-12);
 
         return max(min(0.5, sqrt($plan) / 120), sqrt($plan / 250_000), max($spanX, $spanY) / 4000, 1e-9);
+    }
+
+    /**
+     * Turned about Z, so that the rows of the grid run along no edge of a piece with square corners: else a bar of four and a half cells
+     * counts as four or as five all along.
+     *
+     * @param  list<float>  $x
+     * @param  list<float>  $y
+     * @param  float  $way  1 onto the grid, −1 back
+     * @return array{list<float>, list<float>}
+     */
+    private static function askew(array $x, array $y, float $way): array
+    {
+        $cos = 1 / sqrt(1 + self::ASKEW * self::ASKEW);
+        $sin = $way * self::ASKEW * $cos;
+        foreach ($x as $k => $v) {
+            $w = $y[$k];
+            $x[$k] = $cos * $v - $sin * $w;
+            $y[$k] = $sin * $v + $cos * $w;
+        }
+
+        return [$x, $y];
     }
 
     /** @return array{list<float>, list<float>, list<float>} */
@@ -329,10 +355,13 @@ final readonly class HeightField
             }
         }
         $from[] = $stretches;
-        $feet = [];
+        $footX = $footY = [];
         foreach ([...$firstFoot, ...$lastFoot] as $c) {
-            $feet[] = [$minX + ($c % $cols + 0.5) * $cell, $minY + (intdiv($c, $cols) + 0.5) * $cell];
+            $footX[] = $minX + ($c % $cols + 0.5) * $cell;
+            $footY[] = $minY + (intdiv($c, $cols) + 0.5) * $cell;
         }
+        [$footX, $footY] = self::askew($footX, $footY, -1.0);
+        $feet = array_map(static fn (float $x, float $y): array => [$x, $y], $footX, $footY);
 
         return new self(
             cellMm: $cell, columns: $columns, supportMm3: $support * $cellArea, scarMm2: $scar, landingMm2: $landing, seenScarMm2: $seenScar, markedContactMm2: $marked,

@@ -20,13 +20,8 @@ final class Estimates
     {
         [$lowest, $height] = $this->climb->extent($up, $liftMm);
         $bins = $this->sketch->bins;
+        $sums = StanceSums::along($bins->bins, $bins->seenArea, $up, $lowest, $this->rules, $bins->more['clear'] ?? [], $bins->more['hold'] ?? []);
 
-        return $this->from($up, StanceSums::along($bins->bins, $bins->seenArea, $up, $lowest, $this->rules, $bins->more['clear'] ?? [], $bins->more['hold'] ?? []), $height, $liftMm);
-    }
-
-    /** With what slices would tell read off the map of sections, and how it stands on the way up estimated. */
-    public function from(Vec3 $up, StanceSums $sums, float $height, float $liftMm): MeasuredStance
-    {
         return new MeasuredStance(
             SurfaceNumbers::of($sums, $height, $this->rules->layerMm), ContactNumbers::estimated($sums), $this->sketch->sections->at($up),
             Steadiness::estimated($this->climb->toppleMarginMm($up, $liftMm), $height), null, $this->sketch->volumeMm3, $this->rules->layerMm,

@@ -11,8 +11,8 @@ use Wrenlo\Core\Mesh\Slices;
 use Wrenlo\Core\Settings\PrintProfile;
 
 /**
- * Measures stances of one piece at three depths: `estimate` over the bins, `exact` over all facets, `proven` with
- * the height field as well.
+ * Measures stances of one piece at three depths: `estimate` over the bins and the map of sections, `exact` over all facets and a few slices,
+ * `proven` with the height field and all slices.
  */
 final class Stances
 {
@@ -44,8 +44,13 @@ final class Stances
     public function exact(Vec3 $up): StanceNumbers
     {
         [$lowest, $height] = $this->climb->extent($up, 0.0);
+        $sums = $this->sums($up, $lowest);
+        $slices = Slices::of($this->basis->coarse, $this->basis->coarseSeen, Rotation::bringingUp($up), SectionMap::SLICES);
 
-        return $this->estimates()->from($up, $this->sums($up, $lowest), $height, 0.0)->for($this->profile);
+        return (new MeasuredStance(
+            SurfaceNumbers::of($sums, $height, $this->rules->layerMm, $slices), ContactNumbers::estimated($sums), SectionNumbers::of($slices),
+            Steadiness::estimated($this->climb->toppleMarginMm($up, 0.0), $height), null, $this->basis->volumeMm3(), $this->rules->layerMm,
+        ))->for($this->profile);
     }
 
     public function proven(Vec3 $up, float $liftMm = 0.0): StanceNumbers

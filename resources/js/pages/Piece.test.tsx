@@ -39,7 +39,7 @@ vi.mock('@/stations/list', () => ({
 
 const { default: Piece } = await import('./Piece');
 
-const shelf = { printers: [], nozzles: [], filaments: [] };
+const shelf = { printers: [], nozzles: [], filaments: [], currency: 'EUR' };
 const data = (weigh?: object) =>
     bench({
         route: [

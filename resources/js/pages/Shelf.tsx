@@ -1,5 +1,6 @@
 import { Head, Link } from '@inertiajs/react';
 import { Frame } from '@/components/Frame';
+import { Currency } from '@/shelf/Currency';
 import { ItemRow } from '@/shelf/ItemRow';
 import { KINDS } from '@/shelf/kinds';
 import type { Shelf as ShelfData } from '@/types/generated';
@@ -24,14 +25,15 @@ export default function Shelf({ shelf }: { shelf: ShelfData }) {
                     Plate size, nozzle and Z step set the limits of a plan; density and price its grams and cost. Change a number and every
                     plan that uses it follows.
                 </p>
+                <Currency stored={shelf.currency} />
                 {KINDS.map((kind) => (
                     <section key={kind.key} className="mt-8" aria-label={kind.title}>
                         <h2 className="mb-1 text-xl">{kind.title}</h2>
                         <ul>
                             {shelf[kind.key].map((item) => (
-                                <ItemRow key={item.id} kind={kind} item={item} />
+                                <ItemRow key={item.id} kind={kind} item={item} currency={shelf.currency} />
                             ))}
-                            <ItemRow key="new" kind={kind} item={null} />
+                            <ItemRow key="new" kind={kind} item={null} currency={shelf.currency} />
                         </ul>
                     </section>
                 ))}

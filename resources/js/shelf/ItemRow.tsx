@@ -6,7 +6,7 @@ import type { Kind } from './kinds';
 type Draft = Record<string, string>;
 
 /** One printer, nozzle or filament in its row; `item` null is the empty row that adds one. */
-export function ItemRow({ kind, item }: { kind: Kind; item: ShelfItem | null }) {
+export function ItemRow({ kind, item, currency }: { kind: Kind; item: ShelfItem | null; currency: string }) {
     const stored = draftOf(kind, item);
     const [draft, setDraft] = useState(stored);
     const [error, setError] = useState<string | null>(null);
@@ -47,7 +47,7 @@ export function ItemRow({ kind, item }: { kind: Kind; item: ShelfItem | null }) 
                 {kind.hasPolymer && field('polymer', 'Polymer', 'w-20', false)}
                 {kind.fields.map((f) => (
                     <span key={f.key} className="flex items-center gap-1 text-[12px] text-soft">
-                        {f.label} {field(f.key, f.label, 'w-[68px]', true)} {f.unit}
+                        {f.label} {field(f.key, f.label, 'w-[68px]', true)} {f.isMoney ? `${currency} ${f.unit}` : f.unit}
                     </span>
                 ))}
                 <span className="ml-auto flex gap-2">

@@ -3,7 +3,7 @@ export type Kind = {
     title: string;
     one: string;
     hasPolymer: boolean;
-    fields: { key: string; label: string; unit: string; start: number }[];
+    fields: { key: string; label: string; unit: string; start: number; isMoney?: boolean }[];
 };
 
 export const KINDS: Kind[] = [
@@ -36,7 +36,7 @@ export const KINDS: Kind[] = [
         hasPolymer: true,
         fields: [
             { key: 'density_g_per_cm3', label: 'Density', unit: 'g/cm³', start: 1.24 },
-            { key: 'price_per_kg', label: 'Price', unit: 'per kg', start: 20 },
+            { key: 'price_per_kg', label: 'Price', unit: 'per kg', start: 20, isMoney: true },
         ],
     },
 ];

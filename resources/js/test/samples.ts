@@ -214,7 +214,7 @@ export function bench(over: Partial<Workbench> = {}): Workbench {
                 thickness: thickness(),
             } satisfies LookPage,
             stand: standPage(),
-            layers: { choices: layers, chosenMm: null, nozzleMm: 0.4 } satisfies LayersPage,
+            layers: { choices: layers, chosenMm: null, nozzleMm: 0.4, currency: 'EUR' } satisfies LayersPage,
             sheet: { printerId: 1, nozzleId: 1, filamentId: 1, choice: null } satisfies SheetPage,
         },
         ...over,

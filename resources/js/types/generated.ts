@@ -136,6 +136,7 @@ export type LayersPage = {
     choices: LayerChoice[];
     chosenMm: number | null;
     nozzleMm: number;
+    currency: string;
 };
 
 export type LookPage = {
@@ -298,6 +299,7 @@ export type Shelf = {
     printers: ShelfItem[];
     nozzles: ShelfItem[];
     filaments: ShelfItem[];
+    currency: string;
 };
 
 export type ShelfItem = {

@@ -7,12 +7,13 @@ type Props = {
     chosenMm: number | null;
     previewMm: number;
     nozzleMm: number;
+    currency: string;
     onPreview: (mm: number) => void;
     onChoose: (mm: number) => void;
 };
 
 /** The Layers station: every height this nozzle prints well, with its hours and what it shows. */
-export function LayersEvidence({ choices, chosenMm, previewMm, nozzleMm, onPreview, onChoose }: Props) {
+export function LayersEvidence({ choices, chosenMm, previewMm, nozzleMm, currency, onPreview, onChoose }: Props) {
     const preview = choices.find((c) => same(c.layerMm, previewMm)) ?? choices[0];
     const finest = choices[0];
     const coarsest = choices[choices.length - 1];
@@ -83,7 +84,7 @@ export function LayersEvidence({ choices, chosenMm, previewMm, nozzleMm, onPrevi
                     {chosenMm !== null && same(chosenMm, preview.layerMm) ? 'Set' : `Set ${number(preview.layerMm, 2)} mm`}
                 </button>
                 <span className="text-[12px] text-soft">
-                    {number(preview.layers)} layers · about {number(preview.cost, 2)} of filament
+                    {number(preview.layers)} layers · about {unit(preview.cost, 2, currency)} of filament
                 </span>
             </div>
         </div>

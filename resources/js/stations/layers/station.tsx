@@ -18,6 +18,7 @@ export function useLayers(bench: Bench): StationView {
                 chosenMm={page.chosenMm}
                 previewMm={layerMm}
                 nozzleMm={page.nozzleMm}
+                currency={page.currency}
                 onPreview={(mm) => bench.set({ layerMm: mm })}
                 onChoose={(mm) => void bench.plan.decide('layers', { layer_mm: mm }).then((isKept) => isKept && bench.go('sheet'))}
             />

@@ -1,18 +1,18 @@
 import { Why } from '@/components/Why';
-import { signed } from '@/lib/format';
+import { signed, unit } from '@/lib/format';
 import { plain, valueOf } from '@/lib/metrics';
 import { METRICS, type Metric, type Stance } from '@/types/generated';
 
-type Props = { stance: Stance; other: { stance: Stance; name: string } | null; isKeptClear: boolean };
+type Props = { stance: Stance; other: { stance: Stance; name: string } | null; isKeptClear: boolean; layerMm: number };
 
 /** This stance beside another one, every number with its difference: the list of metrics, read line by line. */
-export function Ledger({ stance, other, isKeptClear }: Props) {
+export function Ledger({ stance, other, isKeptClear, layerMm }: Props) {
     return (
         <table className="w-full text-[13px]">
             <thead>
                 <tr className="text-left text-[12px] text-soft">
                     <th className="py-1 font-normal" scope="col">
-                        Ledger
+                        Ledger, at {unit(layerMm, 2, 'mm')} layers
                     </th>
                     <th className="py-1 text-right font-normal" scope="col">
                         {stance.numbers.exact ? 'this' : 'this, estimated'}

@@ -20,6 +20,7 @@ type Props = {
     /** what it is held against */
     other: { stance: Stance; name: string } | null;
     isComparing: boolean;
+    layerMm: number;
     isChart: boolean;
     onChart: () => void;
     onAgainst: (what: 'pinned' | number | null) => void;
@@ -122,7 +123,7 @@ export function StandEvidence(p: Props) {
                         }
                     />
                 )}
-                <Ledger stance={stance} other={other} isKeptClear={isKeptClear} />
+                <Ledger stance={stance} other={other} isKeptClear={isKeptClear} layerMm={p.layerMm} />
             </div>
             <div className="flex flex-wrap items-center gap-x-0.5 gap-y-1 border-t border-base-300 px-3 py-2.5">
                 <button type="button" className="btn btn-neutral btn-sm px-2.5" onClick={p.onTake} disabled={isTaken}>

@@ -45,12 +45,12 @@ describe('ledger', () => {
             .getAllByRole('cell')
             .map((c) => c.textContent ?? '');
     it('stands alone without a pin', () => {
-        render(<Ledger stance={stance()} other={null} isKeptClear={false} />);
+        render(<Ledger stance={stance()} other={null} isKeptClear={false} layerMm={0.2} />);
         expect(row('Seen step')).toEqual(['38\u202Fµm']);
         expect(row('Time')).toEqual(['7\u202Fh\u202F40']);
     });
     it('holds every number against the pinned one and marks what is better', () => {
-        render(<Ledger stance={stance()} other={{ stance: other, name: 'pinned' }} isKeptClear={false} />);
+        render(<Ledger stance={stance()} other={{ stance: other, name: 'pinned' }} isKeptClear={false} layerMm={0.2} />);
         expect(row('Seen scar')).toEqual(['96\u202Fmm²', '410', '−314']);
         expect(row('Support')).toEqual(['19.2\u202Fcm³', '8.1', '+11.1']);
         expect(row('Topple margin')).toEqual(['9.4\u202Fmm', '−2.0', '+11.4']);
@@ -61,7 +61,7 @@ describe('ledger', () => {
         expect(tone('+11.4')).toContain('text-success');
     });
     it('says when its numbers are estimates', () => {
-        render(<Ledger stance={other} other={null} isKeptClear={false} />);
+        render(<Ledger stance={other} other={null} isKeptClear={false} layerMm={0.2} />);
         expect(screen.getByText('this, estimated')).toBeTruthy();
     });
 });
@@ -85,6 +85,7 @@ describe('the Stand station', () => {
                 pieceId={7}
                 marks={markList()}
                 ranking={ranking()}
+                layerMm={0.2}
                 page={standPage()}
                 weights={{}}
                 stance={stance()}

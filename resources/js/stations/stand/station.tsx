@@ -144,6 +144,7 @@ export function useStand(bench: Bench): StationView {
                     page={page}
                     marks={look.marks}
                     ranking={ranking}
+                    layerMm={bench.data.stage.layerMm}
                     weights={weights}
                     stance={looked}
                     other={other}

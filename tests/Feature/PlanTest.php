@@ -47,6 +47,53 @@ it('exports the oriented mesh and the plan', function () {
         ->and($plan['piece']['sha256'])->toBe($piece->blob)->and($plan['units']['length'])->toBe('mm');
 });
 
+it('measures a plan at its own layer height: ledger, sheet and export, with nothing to look at again', function () {
+    $piece = Pieces::measured();
+    $taken = stancesOf($piece)[0];
+    decide($piece, 'stand', ['stance' => $taken['id']]);
+    decide($piece, 'layers', ['layer_mm' => 0.12])->assertSessionHasNoErrors();
+    $fine = collect(stancesOf($piece))->firstWhere('id', $taken['id']);
+    // steps are in proportion to the height; hours are those of the table of heights
+    expect($fine['numbers']['seen_step_mm'])->toEqualWithDelta(0.6 * $taken['numbers']['seen_step_mm'], 1e-9)
+        ->and($fine['numbers']['layers'])->toBeGreaterThan(1.6 * $taken['numbers']['layers'] - 2)->and($fine['numbers']['hours'])->toBeGreaterThan($taken['numbers']['hours']);
+    $page = $this->get("/pieces/{$piece->id}")->assertOk();
+    expect($page->inertiaProps('bench.stage.layerMm'))->toBe(0.12)->and($page->inertiaProps('bench.route.1.again'))->toBeNull()->and($page->inertiaProps('bench.route.2.again'))->toBeNull()
+        ->and($page->inertiaProps('bench.stations.sheet.choice.hours'))->toBe($fine['numbers']['hours'])
+        ->and(collect($page->inertiaProps('bench.stations.layers.choices'))->firstWhere('layerMm', 0.12)['hours'])->toBe($fine['numbers']['hours']);
+    $plan = $this->get("/pieces/{$piece->id}/export/json")->assertOk()->json();
+    expect($plan['stance']['measured_at_layer_mm'])->toBe(0.12)->and($plan['stance']['metrics']['seen_step_mm'])->toEqualWithDelta($fine['numbers']['seen_step_mm'], 1e-12)
+        ->and($plan['layers']['hours'])->toBe($fine['numbers']['hours']);
+    $this->get("/pieces/{$piece->id}/export/sheet")->assertOk()->assertSee('Stances measured at 0.12 mm layers');
+    // without one it is what it was, and that is there at once
+    Queue::fake();
+    decide($piece, 'layers', ['layer_mm' => null]);
+    expect(collect(stancesOf($piece))->firstWhere('id', $taken['id'])['numbers'])->toEqual($taken['numbers']);
+    Queue::assertNotPushed(RunFinding::class, fn (RunFinding $job) => Finding::query()->find($job->findingId)->kind === 'proof');
+});
+
+it('shows where a stance is weakest', function () {
+    // two balls on a stem of 3 mm: the stem is what snaps
+    $piece = Pieces::measured(mesh: Solids::lathe([[0, 0], [10, 0], [10, 12], [1.5, 13], [1.5, 33], [10, 34], [10, 46], [0, 46]], 48));
+    $upright = collect(stancesOf($piece))->first(fn (array $s): bool => $s['up'][2] > 0.999);
+    expect($upright['numbers']['weakest_member_mm2'])->toEqualWithDelta(M_PI * 1.5 ** 2, 0.1)
+        ->and(hypot($upright['weakestAt'][0], $upright['weakestAt'][1]))->toBeLessThan(0.2)->and($upright['weakestAt'][2])->toBeGreaterThan(13.0)->toBeLessThan(33.0);
+});
+
+it('sets the currency of prices once', function () {
+    $piece = Pieces::measured();
+    decide($piece, 'stand', ['stance' => stancesOf($piece)[0]['id']]);
+    decide($piece, 'layers', ['layer_mm' => 0.2]);
+    $this->put('/shelf/currency', ['currency' => 'kroner'])->assertSessionHasErrors(['currency' => 'A currency is a sign such as € or up to four letters such as EUR.']);
+    $this->put('/shelf/currency', ['currency' => 'DKK'])->assertSessionHasNoErrors();
+    $this->get('/shelf')->assertInertia(fn ($page) => $page->where('shelf.currency', 'DKK'));
+    $page = $this->get("/pieces/{$piece->id}");
+    expect($page->inertiaProps('bench.stations.layers.currency'))->toBe('DKK');
+    $plan = $this->get("/pieces/{$piece->id}/export/json")->json();
+    expect($plan['units']['money'])->toBe('DKK')->and($plan['layers']['cost'])->toEqualWithDelta($plan['layers']['grams'] / 1000 * 22, 1e-9);
+    $this->get("/pieces/{$piece->id}/export/sheet")->assertSee('DKK per kg');
+    $this->put('/shelf/currency', ['currency' => '€'])->assertSessionHasNoErrors();
+});
+
 it('refuses a layer height the nozzle cannot print, and keeps one that a new nozzle cannot until the person has looked', function () {
     $piece = Pieces::measured();
     decide($piece, 'stand', ['stance' => stancesOf($piece)[0]['id']]);

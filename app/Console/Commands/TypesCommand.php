@@ -127,7 +127,7 @@ final class TypesCommand extends Command
 
     private static function listType(ReflectionProperty $property, string $doc): string
     {
-        if (preg_match('/@param\s+list<(\w+)>\s+\$'.$property->name.'\b/', $doc, $m) === 1) {
+        if (preg_match('/@param\s+\??list<(\w+)>\s+\$'.$property->name.'\b/', $doc, $m) === 1) {
             return self::plain($m[1]).'[]';
         }
         if (preg_match('/@param\s+array<string, (\??\w+)>\s+\$'.$property->name.'\b/', $doc, $m) === 1) {

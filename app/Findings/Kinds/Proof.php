@@ -8,6 +8,7 @@ use App\Findings\Input;
 use App\Findings\Kind;
 use App\Findings\Result;
 use App\Findings\Work;
+use Wrenlo\Core\Geometry\Vec3;
 use Wrenlo\Core\Orientation\Footing;
 use Wrenlo\Core\Orientation\MeasuredStance;
 use Wrenlo\Core\Orientation\Stances;
@@ -45,12 +46,13 @@ final class Proof extends Kind
 
         return new Result([
             'numbers' => $measured->toArray(), 'footing' => $measured->footing?->toArray(), 'volume_mm3' => $measured->volumeMm3, 'layer_mm' => $measured->layerMm,
+            'weakest_at_mm' => $measured->weakestAt?->toArray(),
         ]);
     }
 
     /** @param  array<string, mixed>  $headline */
     public static function stance(array $headline): MeasuredStance
     {
-        return MeasuredStance::fromArray($headline['numbers'], Footing::fromArray($headline['footing']), (float) $headline['volume_mm3'], (float) $headline['layer_mm']);
+        return MeasuredStance::fromArray($headline['numbers'], Footing::fromArray($headline['footing']), (float) $headline['volume_mm3'], (float) $headline['layer_mm'], isset($headline['weakest_at_mm']) ? new Vec3(...$headline['weakest_at_mm']) : null);
     }
 }

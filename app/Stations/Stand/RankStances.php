@@ -76,7 +76,8 @@ final class RankStances
             }
         }
         $subjects = array_map($this->bench->standing(...), $choices);
-        $known = self::numbers($this->bench, $subjects);
+        $proofs = self::proofs($subjects);
+        $known = self::numbers($this->bench, $subjects, $proofs);
         foreach (array_diff_key($choices, $known) as $id => $_) {
             $known[$id] = $estimates[$id]();
         }
@@ -89,7 +90,8 @@ final class RankStances
             $lean = Lean::words($choices[$id]->up, $display);
             $other = $known[$ids[$k === 0 ? 1 : 0] ?? $id];
             $reason = Reason::sentence($lean, $known[$id], $other, $weights, $k === 0 ? 'the runner-up' : 'the first');
-            $stances[] = Stance::of($choices[$id], $origins[$id], $known[$id], lean: $lean, reason: $reason, rank: $k + 1, score: $scores[$id], picture: self::picture($this->bench, $pictures[$id] ?? null));
+            $stances[] = Stance::of($choices[$id], $origins[$id], $known[$id], lean: $lean, reason: $reason, rank: $k + 1, score: $scores[$id], picture: self::picture($this->bench, $pictures[$id] ?? null),
+                weakestAt: isset($proofs[$id]) ? Proof::stance($proofs[$id]->headline ?? [])->weakestAt : null);
         }
 
         return $stances;
@@ -99,21 +101,35 @@ final class RankStances
     public static function one(Bench $bench, StanceChoice $choice): ?Stance
     {
         $subject = $bench->standing($choice);
-        $numbers = self::numbers($bench, [$subject])[0] ?? self::sketched($bench, $choice);
+        $proofs = self::proofs([$subject]);
+        $numbers = self::numbers($bench, [$subject], $proofs)[0] ?? self::sketched($bench, $choice);
         if ($numbers === null) {
             return null;
         }
 
-        return Stance::of($choice, Origin::Hand, $numbers, lean: Lean::words($choice->up, $bench->look()->display), picture: self::picture($bench, $bench->find(ContactPrint::class, $subject)));
+        return Stance::of(
+            $choice, Origin::Hand, $numbers, lean: Lean::words($choice->up, $bench->look()->display), picture: self::picture($bench, $bench->find(ContactPrint::class, $subject)),
+            weakestAt: isset($proofs[0]) ? Proof::stance($proofs[0]->headline ?? [])->weakestAt : null,
+        );
     }
 
     /**
      * @param  array<array-key, Subject>  $subjects
+     * @return array<array-key, Finding> of those that are proven
+     */
+    private static function proofs(array $subjects): array
+    {
+        return array_filter(Findings::existingMany(Proof::class, $subjects), static fn (Finding $f): bool => $f->isDone());
+    }
+
+    /**
+     * @param  array<array-key, Subject>  $subjects
+     * @param  ?array<array-key, Finding>  $proofs  theirs, where they are known
      * @return array<array-key, StanceNumbers> of those that are proven
      */
-    public static function numbers(Bench $bench, array $subjects): array
+    public static function numbers(Bench $bench, array $subjects, ?array $proofs = null): array
     {
-        $proofs = array_filter(Findings::existingMany(Proof::class, $subjects), static fn (Finding $f): bool => $f->isDone());
+        $proofs ??= self::proofs($subjects);
         $beds = Findings::instant(Bed::class, array_intersect_key($subjects, $proofs));
         $profile = $bench->profile();
 

@@ -53,6 +53,14 @@ final readonly class Rotation
         return new self([$c * $a - $s * $e, $c * $b - $s * $f, $c * $d - $s * $g, $s * $a + $c * $e, $s * $b + $c * $f, $s * $d + $c * $g, $h, $i, $j]);
     }
 
+    /** From the plate frame to the file frame: the inverse of a rotation is its transpose. */
+    public function back(Vec3 $v): Vec3
+    {
+        $r = $this->rows;
+
+        return new Vec3($r[0] * $v->x + $r[3] * $v->y + $r[6] * $v->z, $r[1] * $v->x + $r[4] * $v->y + $r[7] * $v->z, $r[2] * $v->x + $r[5] * $v->y + $r[8] * $v->z);
+    }
+
     public function apply(Vec3 $v): Vec3
     {
         $r = $this->rows;

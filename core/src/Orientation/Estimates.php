@@ -23,7 +23,7 @@ final class Estimates
         $sums = StanceSums::along($bins->bins, $bins->seenArea, $up, $lowest, $this->rules, $bins->more['clear'] ?? [], $bins->more['hold'] ?? []);
 
         return new MeasuredStance(
-            SurfaceNumbers::of($sums, $height, $this->rules->layerMm), ContactNumbers::estimated($sums), $this->sketch->sections->at($up),
+            SurfaceNumbers::of($sums, $height, $this->rules->layerMm), ContactNumbers::estimated($sums), $this->sketch->sections->at($up, $height - $liftMm),
             Steadiness::estimated($this->climb->toppleMarginMm($up, $liftMm), $height), null, $this->sketch->volumeMm3, $this->rules->layerMm,
         );
     }

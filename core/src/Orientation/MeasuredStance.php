@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Wrenlo\Core\Orientation;
 
+use Wrenlo\Core\Geometry\Vec3;
 use Wrenlo\Core\Motion\PrintEstimate;
 use Wrenlo\Core\Motion\PrintSums;
 use Wrenlo\Core\Settings\PrintProfile;
@@ -11,7 +12,10 @@ use Wrenlo\Core\Settings\PrintProfile;
 /** A stance as it was measured, whatever it will be printed with: an estimate, or (with a footing) proven. */
 final readonly class MeasuredStance
 {
-    /** @param  ?Footing  $footing  null before the proof */
+    /**
+     * @param  ?Footing  $footing  null before the proof
+     * @param  ?Vec3  $weakestAt  the middle of its weakest section, file frame; null before the proof, and where no part is long enough to be weak
+     */
     public function __construct(
         public SurfaceNumbers $surface,
         public ContactNumbers $contact,
@@ -20,6 +24,7 @@ final readonly class MeasuredStance
         public ?Footing $footing,
         public float $volumeMm3,
         public float $layerMm,
+        public ?Vec3 $weakestAt = null,
     ) {}
 
     /** What it costs at a layer height: the one place where hours and grams come from. */
@@ -59,11 +64,11 @@ final readonly class MeasuredStance
     }
 
     /** @param  array<string, mixed>  $row  as made by toArray */
-    public static function fromArray(array $row, ?Footing $footing, float $volumeMm3, float $layerMm): self
+    public static function fromArray(array $row, ?Footing $footing, float $volumeMm3, float $layerMm, ?Vec3 $weakestAt = null): self
     {
         return new self(
             SurfaceNumbers::fromArray($row), ContactNumbers::fromArray($row), SectionNumbers::fromArray($row), StandingNumbers::fromArray($row),
-            $footing, $volumeMm3, $layerMm,
+            $footing, $volumeMm3, $layerMm, $weakestAt,
         );
     }
 

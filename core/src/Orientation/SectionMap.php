@@ -16,7 +16,8 @@ use function count;
  * piece on its head is cut into the same sections, so half the sphere is all of it. The same slices as in a proof, only fewer:
  * so what is read here can be held against what is proven.
  *
- * Between the directions: Shepard's inverse-distance weighting (ACM National Conference, 1968), by sin² of the angle.
+ * Between the directions: Shepard's inverse-distance weighting (ACM National Conference, 1968), by sin² of the angle. A seam is read as a
+ * share of the height, which is known exactly everywhere.
  */
 final readonly class SectionMap
 {
@@ -32,7 +33,7 @@ final readonly class SectionMap
      * @param  list<float>  $x  the directions
      * @param  list<float>  $y
      * @param  list<float>  $z
-     * @param  array<string, list<float>>  $numbers  key of SectionNumbers → of each direction
+     * @param  array<string, list<float>>  $numbers  key of SectionNumbers → of each direction; the seam as a share of the height
      */
     private function __construct(public array $x, public array $y, public array $z, public array $numbers) {}
 
@@ -55,29 +56,32 @@ final readonly class SectionMap
      * @param  list<float>  $seen
      * @param  list<Vec3>  $ups
      * @param  ?callable(float): void  $progress
-     * @return list<SectionNumbers>
+     * @return list<SectionNumbers> the seam as a share of the height
      */
     public static function cut(Mesh $mesh, array $seen, array $ups, ?callable $progress = null): array
     {
         $found = [];
         foreach ($ups as $k => $up) {
-            $found[] = SectionNumbers::of(Slices::of($mesh, $seen, Rotation::bringingUp($up), self::SLICES));
+            $slices = Slices::of($mesh, $seen, Rotation::bringingUp($up), self::SLICES);
+            $n = SectionNumbers::of($slices);
+            // a section beyond what counts would outweigh its neighbours
+            $found[] = new SectionNumbers(
+                $n->seenSeamMm / ($slices->stepMm * $slices->count), min(Criteria::SAFE_SECTION_MM2, $n->weakestMemberMm2), $n->band06Share, $n->band12Share, $n->band24Share,
+            );
             $progress && $progress(($k + 1) / count($ups));
         }
 
         return $found;
     }
 
-    /** @param  list<SectionNumbers>  $measured  one a direction, in their order */
-    public static function from(array $measured): self
+    /** @param  list<SectionNumbers>  $cut  one a direction, in their order */
+    public static function from(array $cut): self
     {
         $ups = self::directions();
         $numbers = [];
         foreach (SectionNumbers::keys() as $key => $property) {
-            $numbers[$key] = array_map(static fn (SectionNumbers $n): float => $n->{$property}, $measured);
+            $numbers[$key] = array_map(static fn (SectionNumbers $n): float => $n->{$property}, $cut);
         }
-        // a section beyond what counts would outweigh its neighbours
-        $numbers['weakest_member_mm2'] = array_map(static fn (float $mm2): float => min(Criteria::SAFE_SECTION_MM2, $mm2), $numbers['weakest_member_mm2']);
 
         return self::fromLists(
             array_map(static fn (Vec3 $u): float => $u->x, $ups), array_map(static fn (Vec3 $u): float => $u->y, $ups),
@@ -96,7 +100,7 @@ final readonly class SectionMap
         return new self($x, $y, $z, $numbers);
     }
 
-    public function at(Vec3 $up): SectionNumbers
+    public function at(Vec3 $up, float $heightMm): SectionNumbers
     {
         [$ux, $uy, $uz] = $up->toArray();
         ['y' => $my, 'z' => $mz] = get_object_vars($this);
@@ -117,6 +121,6 @@ final readonly class SectionMap
             $values[] = $sum / $all;
         }
 
-        return new SectionNumbers(...$values);
+        return new SectionNumbers($heightMm * $values[0], ...array_slice($values, 1));
     }
 }

@@ -27,11 +27,12 @@ final readonly class SectionNumbers
         public float $band24Share,
     ) {}
 
-    public static function of(Slices $slices): self
+    /** @param  ?Members  $members  of the same slices and regions, where they are known */
+    public static function of(Slices $slices, ?Regions $regions = null, ?Members $members = null): self
     {
-        $regions = Regions::of($slices);
+        $regions ??= Regions::of($slices);
 
-        return new self($slices->seenSeamMm(), Members::of($slices, $regions)->weakestMm2(), ...self::bands($slices, $regions));
+        return new self($slices->seenSeamMm(), ($members ?? Members::of($slices, $regions))->weakestMm2(), ...self::bands($slices, $regions));
     }
 
     /**
@@ -54,12 +55,11 @@ final readonly class SectionNumbers
             $area = $regions->area[$r];
             $along += $length;
             $isLeft = true;
-            $before = 0.0;
             foreach (PrintSums::BANDS_MM as $k => $d) {
                 $band = $d * $length - $d * $d * $turning / 2;
-                // it grows inwards until all is taken
-                $isLeft = $isLeft && $band < $area && $band >= $before;
-                $inside[$k] += $before = $isLeft ? $band : $area;
+                // until all is taken, or the outline has shrunk to nothing
+                $isLeft = $isLeft && $band < $area && $length > $d * $turning;
+                $inside[$k] += $isLeft ? $band : $area;
             }
         }
 

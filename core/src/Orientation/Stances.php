@@ -9,6 +9,8 @@ use Wrenlo\Core\Geometry\Vec3;
 use Wrenlo\Core\Mesh\HeightField;
 use Wrenlo\Core\Mesh\Slices;
 use Wrenlo\Core\Settings\PrintProfile;
+use Wrenlo\Core\Thin\Members;
+use Wrenlo\Core\Thin\Regions;
 
 /**
  * Measures stances of one piece at three depths: `estimate` over the bins and the map of sections, `exact` over all facets and a few slices,
@@ -69,10 +71,15 @@ final class Stances
         $footing = new Footing($this->climb->footprint($up, $stance, $field->feet, $liftMm), $this->climb->shadow($stance), [$centre->x, $centre->y, $centre->z - $lowest]);
         $balance = array_map(static fn (array $b): array => [$b[0], $b[1], $b[2] + $liftMm], $slices->balance());
 
+        $regions = Regions::of($slices);
+        $members = Members::of($slices, $regions);
+        $weakest = $members->all[0] ?? null;
+
         return new MeasuredStance(
             SurfaceNumbers::of($sums, $height, $this->rules->layerMm, $slices), ContactNumbers::proven($field),
-            SectionNumbers::of($slices),
+            SectionNumbers::of($slices, $regions, $members),
             Steadiness::proven($footing, $balance, $height, $this->climb->toppleMarginMm($up, $liftMm)), $footing, $this->basis->volumeMm3(), $this->rules->layerMm,
+            $weakest === null ? null : $stance->back(new Vec3($weakest->xMm, $weakest->yMm, $weakest->zMm + $lowest + $liftMm)),
         );
     }
 

@@ -48,17 +48,9 @@ final class SlenderParts
     private static function inFileFrame(Member $m, Rotation $stance, Vec3 $up, float $low): SlenderPart
     {
         $rise = ($m->isHanging ? -0.5 : 0.5) * $m->leverMm;
-        $axis = self::back($stance, new Vec3($m->partMm[0] - $m->xMm, $m->partMm[1] - $m->yMm, $rise))->unit();
+        $axis = $stance->back(new Vec3($m->partMm[0] - $m->xMm, $m->partMm[1] - $m->yMm, $rise))->unit();
 
-        return new SlenderPart($m->sectionMm2 * max(0.2, abs($axis->dot($up))), self::back($stance, new Vec3($m->xMm, $m->yMm, $low + $m->zMm)), $axis, $m->leverMm);
-    }
-
-    /** The inverse of a rotation is its transpose. */
-    private static function back(Rotation $r, Vec3 $v): Vec3
-    {
-        $m = $r->rows;
-
-        return new Vec3($m[0] * $v->x + $m[3] * $v->y + $m[6] * $v->z, $m[1] * $v->x + $m[4] * $v->y + $m[7] * $v->z, $m[2] * $v->x + $m[5] * $v->y + $m[8] * $v->z);
+        return new SlenderPart($m->sectionMm2 * max(0.2, abs($axis->dot($up))), $stance->back(new Vec3($m->xMm, $m->yMm, $low + $m->zMm)), $axis, $m->leverMm);
     }
 
     /**

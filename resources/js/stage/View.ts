@@ -15,7 +15,10 @@ import { Pointer } from './tools/Pointer';
 import { Hands } from './tools/Tool';
 import { Window } from './tools/Window';
 
-export type Pane = { up: [number, number, number]; front: [number, number, number] | null; liftMm?: number; turnDeg?: number };
+type Vec = [number, number, number];
+
+/** `ring`: a place of the file’s frame to be ringed, through whatever lies before it. */
+export type Pane = { up: [number, number, number]; front: [number, number, number] | null; liftMm?: number; turnDeg?: number; ring?: Vec | null };
 
 export type ViewListener = {
     onSightDragged: (handle: Handle, deg: number, isDone: boolean) => void;
@@ -206,6 +209,7 @@ export class View {
         this.renderer.setScissorTest(true);
         this.shown.forEach((q, i) => {
             this.piece.place(q, this.state.panes[i]?.liftMm ?? 0);
+            this.piece.ring(this.state.panes[i]?.ring ?? null);
             this.renderer.setViewport(i * each, 0, each, h);
             this.renderer.setScissor(i * each, 0, each, h);
             eye.aspect = each / h;

@@ -82,6 +82,7 @@ export function stance(over: Partial<Omit<Stance, 'numbers'>> = {}, own: Partial
         reason: 'Upright has *3* of it.',
         picture: null,
         values: { step: 38, scar: 96 },
+        weakestAt: null,
         numbers: { ...numbers, ...own },
         ...over,
     };

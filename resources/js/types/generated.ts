@@ -340,6 +340,7 @@ export type Stance = {
     picture: string | null;
     values: Record<string, number>;
     numbers: StanceNumbers;
+    weakestAt: number[] | null;
 };
 
 export type StanceDetail = {

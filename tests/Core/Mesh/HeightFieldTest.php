@@ -9,6 +9,8 @@ use Wrenlo\Core\Mesh\HeightBands;
 use Wrenlo\Core\Mesh\HeightField;
 use Wrenlo\Core\Mesh\Mesh;
 use Wrenlo\Core\Mesh\Surface;
+use Wrenlo\Core\Orientation\StanceRules;
+use Wrenlo\Core\Orientation\StanceSums;
 
 function field(Mesh $mesh, ?Vec3 $up = null, float $layerMm = 0.2, ?float $cellMm = null): HeightField
 {
@@ -115,3 +117,38 @@ it('hides a scar that nobody sees', function () {
     $of = fn (float $seen): float => HeightField::of($mesh, $facets, array_fill(0, $facets->count(), $seen), Rotation::bringingUp(new Vec3(0, 0, 1)), 0.2, 0.7, 0.005)->seenScarMm2;
     expect($of(0.0))->toBe(0.0)->and($of(0.5))->toEqualWithDelta(750.0, 15.0);
 });
+
+// the grid runs askew to the plate: a bar of four and a half cells is neither four nor five all along
+it('holds a thin bar that lies by as much as it is wide', function (float $widthMm) {
+    $field = field(Solids::boxes([[60, 60, 2, [0.0, 0.0, 0.0]], [5, 5, 20.5, [27.0, 27.0, 2.0]], [80, $widthMm, 2, [-10.0, 28.0, 22.0]]]));
+    $support = 55 * $widthMm * 20 + 20 * $widthMm * 22; // over the foot, and past it down to the plate
+    expect($field->cellMm)->toBe(0.5)->and($field->supportMm3)->toEqualWithDelta($support, 0.01 * $support)
+        ->and($field->scarMm2)->toEqualWithDelta(75 * $widthMm, 0.75 * $widthMm);
+})->with([1.0, 1.3, 1.7, 2.2, 2.7, 3.1]);
+
+it('leaves no larger mark on a wall than on what is a tenth off upright', function () {
+    // a disc over a needle of a cone whose side is 0.05 off upright: 12.57 mm² in plan, over 0.1 and not over 0.05
+    $field = field(Solids::lathes([[[0, 0], [2, 0], [0, 40]], [[0, 50], [6, 50], [6, 53], [0, 53]]], 180), cellMm: 0.1);
+    expect($field->landingMm2)->toEqualWithDelta(4 * M_PI / 0.1, 0.03 * 4 * M_PI / 0.1)->and($field->scarMm2)->toEqualWithDelta(36 * M_PI, 0.5);
+});
+
+it('holds a face that must be supported unless it is a wall', function (float $slope, bool $isHeld) {
+    // a block whose side at x = 0 leans out over the plate by this sine
+    $out = 20 * $slope / sqrt(1 - $slope ** 2);
+    $mesh = leaningBlock($out);
+    $wishes = array_fill(0, $mesh->triangleCount(), HeightField::HOLD);
+    $held = HeightField::of($mesh, Surface::ofFacets($mesh), array_fill(0, $mesh->triangleCount(), 1.0), Rotation::bringingUp(new Vec3(0, 0, 1)), 0.2, sin(deg2rad(45)), 0.02, 0.02, wishes: $wishes);
+    expect($held->supportMm3 > 0)->toBe($isHeld);
+    $sums = StanceSums::along(Surface::ofFacets($mesh), array_fill(0, $mesh->triangleCount(), 0.0), new Vec3(0, 0, 1), 0.0, new StanceRules, hold: Surface::ofFacets($mesh)->area);
+    // 20 × 20/√(1−s²) of leaning side beside what lies on the plate
+    expect($sums->overhangMm2)->toEqualWithDelta(200.0 + ($isHeld ? 20 * hypot(20, $out) : 0.0), 1e-6);
+})->with([[0.015, false], [0.03, true], [0.2, true]]);
+
+/** 10 × 20 × 20 mm whose left side leans out over the plate by this much at the top. */
+function leaningBlock(float $outMm): Mesh
+{
+    $corners = [[0, 0, 0], [10, 0, 0], [10, 20, 0], [0, 20, 0], [-$outMm, 0, 20], [10, 0, 20], [10, 20, 20], [-$outMm, 20, 20]];
+    $tri = [0, 2, 1, 0, 3, 2, 4, 5, 6, 4, 6, 7, 0, 1, 5, 0, 5, 4, 1, 2, 6, 1, 6, 5, 2, 3, 7, 2, 7, 6, 3, 0, 4, 3, 4, 7];
+
+    return new Mesh(array_map(floatval(...), array_column($corners, 0)), array_map(floatval(...), array_column($corners, 1)), array_map(floatval(...), array_column($corners, 2)), $tri);
+}

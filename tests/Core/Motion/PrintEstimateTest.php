@@ -116,3 +116,20 @@ it('draws the height score of a stance', function () {
         ->and(array_sum($score->seenMm2))->toEqualWithDelta($stances->exact($up)->toArray()['seen_step_mean_mm'] > 0 ? array_sum($stances->basis->weighed->seenArea) : 0, 0.1 * array_sum($stances->basis->weighed->seenArea))
         ->and(array_sum($score->solidMm2) * 75 / HeightBands::COUNT)->toEqualWithDelta($stances->basis->volumeMm3(), 0.02 * $stances->basis->volumeMm3());
 });
+
+it('shares out the hours of a print among its heights', function () {
+    // walls in the first band alone, infill in the second, supports in the third: what is left is the layer change
+    $bands = HeightBands::COUNT;
+    $at = static fn (int $k, float $v): array => array_replace(array_fill(0, $bands, 0.0), [$k => $v]);
+    $score = new HeightScore(20.0, $at(0, 0.5), $at(0, 1.0), $at(0, 700.0), array_fill(0, $bands, 0.0), $at(1, 5000.0), $at(2, 9.0));
+    $print = PrintEstimate::of(boxSums(20, 20, 20, 3000.0), 0.16, new PrintProfile);
+    $shares = $score->timeShares($print, 0.16, new PrintProfile);
+    $change = 125 / $bands * 2.0; // 125 layers
+    $bead = PrintProfile::beadMm2(0.45, 0.16);
+    $seconds = [$print->wallsMm3 / $bead / 50 * 1.12, $print->infillMm3 / $bead / 90 * 1.12, $print->supportMm3 / $bead / 70 * 1.12];
+    $total = array_sum($seconds) + $bands * $change;
+    foreach ($seconds as $k => $s) {
+        expect($shares[$k])->toEqualWithDelta(($s + $change) / $total, 1e-9);
+    }
+    expect($shares[3])->toEqualWithDelta($change / $total, 1e-9)->and(array_sum($shares))->toEqualWithDelta(1.0, 1e-9);
+});

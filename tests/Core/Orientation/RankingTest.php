@@ -7,13 +7,16 @@ use Tests\Support\Solids;
 use Wrenlo\Core\Geometry\Vec3;
 use Wrenlo\Core\Mesh\Mesh;
 use Wrenlo\Core\Mesh\MeshInspector;
+use Wrenlo\Core\Orientation\Contest;
 use Wrenlo\Core\Orientation\Criteria;
+use Wrenlo\Core\Orientation\Criterion;
 use Wrenlo\Core\Orientation\Lean;
 use Wrenlo\Core\Orientation\Origin;
 use Wrenlo\Core\Orientation\Preset;
 use Wrenlo\Core\Orientation\Ranking;
 use Wrenlo\Core\Orientation\Reason;
 use Wrenlo\Core\Orientation\Search;
+use Wrenlo\Core\Orientation\SectionMap;
 use Wrenlo\Core\Orientation\StanceBasis;
 use Wrenlo\Core\Orientation\StanceNumbers;
 use Wrenlo\Core\Orientation\StanceRules;
@@ -122,6 +125,56 @@ it('gives reasons made of the numbers, what weighs most first', function () {
         ->and(Reason::sentence('upright', metricsWith(['topple_margin_mm' => 6.0]), metricsWith(['topple_margin_mm' => -4.0]), Weights::of(['stand' => 90]), 'the first'))->toContain("*6.0\u{202F}mm* of margin against toppling instead of *−4.0*")
         ->and(Reason::sentence('upright', $a, $a, Preset::FaceFirst->weights(), 'the first'))->toBe('Upright, it is as good as the first in everything that counts here.')
         ->and(Reason::sentence('upright', $b, $a, Weights::of(['scar' => 50]), 'the first'))->toContain('nothing that counts is better');
+});
+
+it('puts first what weighs most as a share of the larger number', function () {
+    // scars halved at weight 100 weigh more than support cut to a ninth at 50
+    [$a, $b] = [metricsWith(['seen_scar_mm2' => 10, 'support_mm3' => 1000]), metricsWith(['seen_scar_mm2' => 20, 'support_mm3' => 9000])];
+    expect(Reason::sentence('upright', $a, $b, Weights::of(['scar' => 100, 'support' => 50]), 'the first'))->toContain("*10\u{202F}mm²* of seen scars instead of *20* and *1.0\u{202F}cm³* of support")
+        ->and(Reason::sentence('upright', $a, $b, Weights::of(['scar' => 80, 'support' => 50]), 'the first'))->toContain("*1.0\u{202F}cm³* of support instead of *9.0* and *10\u{202F}mm²* of seen scars");
+});
+
+it('calls two directions different from fifteen degrees on', function (float $deg, int $count) {
+    $up = static fn (float $d): array => [sin(deg2rad($d)), 0.0, cos(deg2rad($d))];
+    $ranking = new Ranking([$up(0), $up($deg)], array_map(static fn (): array => [1.0, 2.0], Criteria::all()));
+    expect($ranking->finalists(Weights::of(['step' => 1]), 24))->toHaveCount($count);
+})->with([[14.9, 1], [15.1, 2]]);
+
+/** Stances whose only number is how far they point from a best direction. */
+function contestAround(Vec3 $best, array $ups): Contest
+{
+    $prove = static fn (array $ups): array => array_map(static fn (Vec3 $u): StanceNumbers => metricsWith(['support_mm3' => 1000 * $u->angleDegTo($best)]), $ups);
+    $numbers = $prove($ups);
+    $ranking = new Ranking(array_map(static fn (Vec3 $u): array => $u->toArray(), $ups), array_map(static fn (Criterion $c): array => array_map($c->value(...), $numbers), Criteria::all()));
+
+    return Contest::between($ups, $ranking, Weights::of(['support' => 1]), $prove);
+}
+
+it('looks closer around the leader, by proven numbers, and gives its place to what stands better', function () {
+    $at = static fn (float $deg): Vec3 => new Vec3(sin(deg2rad($deg)), 0, cos(deg2rad($deg)));
+    $best = $at(4.4);
+    $contest = contestAround($best, [$at(0), $at(40), $at(90)]);
+    $first = array_key_first($contest->scores);
+    expect($first)->toBe(Contest::CLOSER)->and($contest->from)->toBe(0)->and(array_keys($contest->ups))->toEqualCanonicalizing([Contest::CLOSER, 1, 2])
+        ->and($contest->ups[$first]->angleDegTo($best))->toBeLessThan(1.0) // 4.4° off: a turn of 3° and one of 1.5°
+        ->and($contest->scores)->toBe(array_filter($contest->scores, static fn (float $s): bool => $s >= 0.0 && $s <= 1.0))
+        ->and(array_values($contest->scores))->toBe(collect($contest->scores)->sort()->values()->all());
+    $alone = contestAround($at(0), [$at(0), $at(40)]);
+    expect($alone->from)->toBeNull()->and(array_key_first($alone->scores))->toBe(0)->and($alone->ups)->toHaveCount(2);
+});
+
+it('reads a map of sections where it was cut, upside down alike, and between', function () {
+    $mesh = Solids::box(20, 30, 40);
+    $map = SectionMap::of($mesh, array_fill(0, 12, 1.0));
+    $ups = SectionMap::directions();
+    expect($ups)->toHaveCount(SectionMap::DIRECTIONS);
+    foreach ([0, 17, 47] as $k) {
+        $cut = SectionMap::cut($mesh, array_fill(0, 12, 1.0), [$ups[$k]])[0];
+        expect($map->at($ups[$k], 1.0)->toArray())->toEqualWithDelta($cut->toArray(), 1e-3)
+            ->and($map->at($ups[$k]->scaled(-1.0), 1.0)->toArray())->toEqualWithDelta($map->at($ups[$k], 1.0)->toArray(), 1e-9);
+    }
+    // a box that is seen all over shows its whole height of seam
+    expect($map->at(new Vec3(0, 0, 1), 40.0)->seenSeamMm)->toEqualWithDelta(40.0, 1e-6)->and($map->at(new Vec3(1, 0, 0), 20.0)->seenSeamMm)->toEqualWithDelta(20.0, 1e-6);
 });
 
 // What a reader lets through may be anything but a solid; it is measured all the same, in finite numbers.

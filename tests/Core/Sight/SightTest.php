@@ -53,6 +53,30 @@ it('stands its viewers as the mode says', function (DisplayMode $mode, float $ba
     'lit through' => [DisplayMode::LitThrough, 0.0, 0.5],
 ]);
 
+it('weighs a view by the mode and by the cosine of its height', function () {
+    $display = Display::facingMinusY();
+    $views = Views::of($display)->all;
+    $ratios = [];
+    foreach ($views as [$d, $share]) {
+        $height = asin($d->z);
+        $azimuth = atan2($d->x, -$d->y);
+        $ratios[] = $share / (cos($azimuth) * cos($height)); // a shelf counts by the cosine to the front (DESIGN section 4)
+    }
+    expect(max($ratios) / min($ratios))->toEqualWithDelta(1.0, 1e-9)
+        ->and(rad2deg(max(array_map(static fn (array $v): float => asin($v[0]->z), $views))))->toEqualWithDelta(45.0, 1e-9)
+        ->and(rad2deg(min(array_map(static fn (array $v): float => asin($v[0]->z), $views))))->toEqualWithDelta(-10.0, 1e-9);
+});
+
+it('lets nothing be hidden by what lies within a pixel of it', function (float $pixels, float $seen) {
+    // two sheets of 100 mm, one behind the other, looked at square: a pixel is a two-hundredth of what is looked at
+    $gap = $pixels * 0.5;
+    $sheet = static fn (float $y): array => [[0.0, $y, 0.0], [100.0, $y, 0.0], [100.0, $y, 100.0], [0.0, $y, 100.0]];
+    $points = [...$sheet(0.0), ...$sheet($gap)];
+    $mesh = new Mesh(array_column($points, 0), array_column($points, 1), array_column($points, 2), [0, 1, 2, 0, 2, 3, 4, 5, 6, 4, 6, 7]);
+    $weights = Visibility::weights($mesh, Surface::ofFacets($mesh), Views::from(new Vec3(0, -1, 0)));
+    expect($weights[0])->toBe(1.0)->and(($weights[2] + $weights[3]) / 2)->toEqualWithDelta($seen, 0.02);
+})->with([[0.9, 1.0], [1.15, 0.0], [4.0, 0.0]]);
+
 it('looks from where the eyes are said to be', function () {
     $from = fn (float $eye, float $spread) => new Display(new Vec3(0, 0, 1), new Vec3(0, -1, 0), DisplayMode::Shelf, $spread, $eye);
     expect(faces($from(60, 70), new Vec3(0, 0, -1)))->toEqual(0.0)->and(faces($from(60, 70), new Vec3(0, 0, 1)))->toEqualWithDelta(1.0, 1e-12)

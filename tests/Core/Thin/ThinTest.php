@@ -13,6 +13,7 @@ use Wrenlo\Core\Mesh\MeshBuilder;
 use Wrenlo\Core\Mesh\Slices;
 use Wrenlo\Core\Mesh\Surface;
 use Wrenlo\Core\Mesh\TriangleIndex;
+use Wrenlo\Core\Orientation\SectionNumbers;
 use Wrenlo\Core\Thin\Members;
 use Wrenlo\Core\Thin\NozzleFit;
 use Wrenlo\Core\Thin\SlenderParts;
@@ -180,7 +181,9 @@ it('holds thickness against the line', function (float $mm, string $what, float 
     expect(['lost' => $broad($fit->unprintableMm2), 'single' => $broad($fit->singleWallMm2), 'off' => $broad($fit->offMultipleMm2)])
         ->toBe(['lost' => $what === 'lost', 'single' => str_contains($what, 'single'), 'off' => str_contains($what, 'off')]);
     expect($fit->seenLostMm2)->toEqualWithDelta(0.25 * $fit->unprintableMm2, 1e-9);
-})->with([[0.4, 'lost', 0.4], [0.4, 'single', 0.2], [0.46, 'single', 0.4], [0.62, 'single off', 0.4], [0.9, '', 0.4], [1.13, 'off', 0.4], [5.0, '', 0.8]]);
+})->with([[0.4, 'lost', 0.4], [0.4, 'single', 0.2], [0.46, 'single', 0.4], [0.62, 'single off', 0.4], [0.9, '', 0.4], [1.13, 'off', 0.4], [5.0, '', 0.8],
+    // a line is 0.45 mm: a quarter of a line off a whole number counts, from four lines on nothing does
+    [2.2 * 0.45, '', 0.4], [2.3 * 0.45, 'off', 0.4], [2.7 * 0.45, 'off', 0.4], [2.8 * 0.45, '', 0.4], [3.6 * 0.45, 'off', 0.4], [4.4 * 0.45, '', 0.4]]);
 
 // shared/CHECKS.md, slices at 25, 50 and 75 % of native Z: area and outlines
 it('cuts where the tools cut', function (string $which, array $areas, array $outlines) {
@@ -207,6 +210,38 @@ it('finds the seam that shows: nothing where it can hide, the height where all i
 });
 
 // closed forms: necks of lathed and boxed shapes
+it('weighs a seam over two millimetres of outline, not by one look', function (float $hiddenMm, float $weight) {
+    // a square post whose facets are 0.25 mm wide; a strip of it is hidden
+    $post = Solids::lathe([[10, 0], [10, 10]], 252); // the side of a drum, 0.249 mm a facet, open at both ends: outlines close all the same
+    $facets = Surface::ofFacets($post);
+    $seen = array_map(static fn (float $x, float $y): float => abs(10 * atan2($y, $x)) < $hiddenMm / 2 ? 0.0 : 1.0, $facets->cx, $facets->cy);
+    $slices = Slices::of($post, $seen, Rotation::bringingUp(new Vec3(0, 0, 1)), 10);
+    expect(array_sum($slices->leastSeen) / count($slices->leastSeen))->toEqualWithDelta($weight, 0.07);
+})->with([[0.0, 1.0], [0.5, 0.75], [1.0, 0.5], [2.0, 0.0], [4.0, 0.0]]);
+
+it('knows how much an outline turns', function (Mesh $mesh, float $turning, float $length) {
+    $slices = Slices::of($mesh, array_fill(0, $mesh->triangleCount(), 1.0), Rotation::bringingUp(new Vec3(0, 0, 1)), 3);
+    expect(array_sum(array_map($slices->turning(...), array_keys($slices->area))) / 3)->toEqualWithDelta($turning, 1e-6)
+        ->and(array_sum($slices->length) / 3)->toEqualWithDelta($length, 1e-6)->and($slices->edgePerMm()[1])->toEqualWithDelta($length / (array_sum($slices->area) / 3), 1e-9);
+})->with(fn () => [
+    'a square' => [Solids::box(20, 20, 9), 8.0, 80.0],
+    'a regular hexagon' => [Solids::lathe([[0, 0], [10, 0], [10, 9], [0, 9]], 6), 12 * tan(M_PI / 6), 60.0],
+    'a square tube: what turns out turns back, but its inner corners stay sharp' => [Solids::lathe([[5, 0], [10, 0], [10, 9], [5, 9], [5, 0]], 4), 8 - 2 * M_PI, 40 * M_SQRT2 + 20 * M_SQRT2],
+]);
+
+it('knows what lies within a depth of the outlines', function (Mesh $mesh, array $shares) {
+    $slices = Slices::of($mesh, array_fill(0, $mesh->triangleCount(), 1.0), Rotation::bringingUp(new Vec3(0, 0, 1)), 20);
+    $n = SectionNumbers::of($slices);
+    expect([$n->band06Share, $n->band12Share, $n->band24Share])->toEqualWithDelta($shares, 1e-3);
+})->with(fn () => [
+    // d·L − d²·T/2 over d·L
+    'a square' => [Solids::box(20, 20, 20), [1 - 0.6 / 20, 1 - 1.2 / 20, 1 - 2.4 / 20]],
+    'a drum' => [Solids::cylinder(10, 20), [1 - 0.6 / 20, 1 - 1.2 / 20, 1 - 2.4 / 20]],
+    'a tube: its bore gains what its outside loses' => [Solids::lathe([[10, 0], [20, 0], [20, 20], [10, 20], [10, 0]], 360), [1.0, 1.0, 1.0]],
+    'a pin of 2 mm: nothing is left at 1.2' => [Solids::cylinder(1, 20), [1 - 0.3, 1 / 2.4, 1 / 4.8]],
+    'a sheet of 2 mm' => [Solids::box(40, 2, 20), [1 - 2.4 / 84, 80 / (1.2 * 84), 80 / (2.4 * 84)]],
+]);
+
 it('finds the weakest section that carries a part', function () {
     $neck = Solids::lathe([[0, 0], [10, 0], [10, 10], [2, 10], [2, 30], [8, 30], [8, 40], [0, 40]], 64);
     $round = 64 / 2 * sin(2 * M_PI / 64) * 4; // a polygon of 64 corners with radius 2

@@ -18,6 +18,7 @@ export class Piece {
     private readonly material: THREE.ShaderMaterial;
     private readonly corners: THREE.Vector3[];
     private readonly triangles: number;
+    private readonly mark = ringSprite();
     private measure: MeasureKey = 'plain';
     private marked: Layer[] = [];
 
@@ -31,7 +32,7 @@ export class Piece {
         const middle = new THREE.Vector3(...mesh.min).add(new THREE.Vector3(...mesh.max)).multiplyScalar(0.5);
         this.radius = Math.max(0.01, new THREE.Vector3(...mesh.max).distanceTo(middle));
         this.corners = extremes(mesh.positions);
-        this.group.add(new THREE.Mesh(this.geometry, this.material));
+        this.group.add(new THREE.Mesh(this.geometry, this.material), this.mark);
     }
 
     /** `seen`: who sees a facet; `extra`: thickness, or what a repair touches. Without values each counts as whole. */
@@ -69,6 +70,7 @@ export class Piece {
         this.ink('uZero').set(colour('--measure-zero'));
         this.ink('uPlaster').set(colour('--plaster'));
         this.ink('uCutFace').set(colour('--cut-face'));
+        this.mark.material.color.set(colour('--color-error'));
         this.ink('uInk').set(colour(measure(this.measure).ink));
         const inks = (this.material.uniforms.uMarks as THREE.IUniform<THREE.Color[]>).value;
         inks.forEach((ink, k) => ink.set(colour(KINDS[k] ? inkOf(KINDS[k]) : '--color-base-content')));
@@ -81,6 +83,12 @@ export class Piece {
         this.group.quaternion.copy(q);
         this.group.position.set(-(box.min.x + box.max.x) / 2, -(box.min.y + box.max.y) / 2, liftMm - box.min.z);
         (this.material.uniforms.uUp as THREE.IUniform<THREE.Vector3>).value.set(0, 0, 1).applyQuaternion(q.clone().invert());
+    }
+
+    /** Rings a place of the file’s frame; null for none. */
+    ring(at: [number, number, number] | null): void {
+        this.mark.visible = at !== null;
+        if (at) this.mark.position.set(...at);
     }
 
     heightMm(q: THREE.Quaternion): number {
@@ -99,6 +107,27 @@ export class Piece {
     private ink(name: string): THREE.Color {
         return (this.material.uniforms[name] as THREE.IUniform<THREE.Color>).value;
     }
+}
+
+/** A ring of the same size on the screen wherever it is, drawn over the piece. */
+function ringSprite(): THREE.Sprite {
+    const size = 64;
+    const canvas = document.createElement('canvas');
+    canvas.width = canvas.height = size;
+    const pen = canvas.getContext('2d');
+    if (pen) {
+        pen.strokeStyle = '#fff';
+        pen.lineWidth = 6;
+        pen.arc(size / 2, size / 2, size / 2 - 6, 0, 2 * Math.PI);
+        pen.stroke();
+    }
+    const sprite = new THREE.Sprite(
+        new THREE.SpriteMaterial({ map: new THREE.CanvasTexture(canvas), depthTest: false, transparent: true, sizeAttenuation: false }),
+    );
+    sprite.scale.setScalar(0.045);
+    sprite.renderOrder = 1;
+    sprite.visible = false;
+    return sprite;
 }
 
 function uniforms(): Record<string, THREE.IUniform> {

@@ -37,6 +37,11 @@ export function Ledger({ stance, other, isKeptClear, layerMm }: Props) {
                         <tr key={m.key} className="rule-t">
                             <th scope="row" className="py-[3px] text-left font-normal">
                                 <Why answer={m.why}>{m.label}</Why>
+                                {m.key === 'weakest_member_mm2' && stance.weakestAt && (
+                                    <span className="ml-1 text-[11px] text-soft">
+                                        <span className="text-error">○</span> on the piece
+                                    </span>
+                                )}
                             </th>
                             <td className="py-[3px] text-right font-semibold whitespace-nowrap">
                                 {plain(m, own)}

@@ -63,9 +63,9 @@ final readonly class Slices
             $z[$k] = ($v - $low) / $step - 0.5;
         }
         $outlines = [[], [], [], [], [], [], []];
-        [$slices, $to, $sx, $sy, $of] = self::segments($x, $y, $z, $tri, $count);
+        [$slices, $more, $to, $sx, $sy, $of] = self::segments($x, $y, $z, $tri, $count);
         foreach ($slices as $k => $begins) {
-            self::chain($k, $begins, $to, $sx, $sy, $of, $seen, $outlines);
+            self::chain($k, $begins, $more[$k] ?? [], $to, $sx, $sy, $of, $seen, $outlines);
         }
 
         return new self($step, $count, ...$outlines);
@@ -79,13 +79,14 @@ final readonly class Slices
      * @param  list<float>  $y
      * @param  list<float>  $z  in slices
      * @param  list<int>  $tri
-     * @return array{array<int, array<int, int>>, list<int>, list<float>, list<float>, list<int>} slice → edge → the piece that begins there; of each
-     *                                                                                            piece: edge it ends at, where it begins (x, y), facet
+     * @return array{array<int, array<int, int>>, array<int, array<int, list<int>>>, list<int>, list<float>, list<float>, list<int>} slice → edge → the
+     *                                                                  piece that begins there, and further ones; of each piece: edge it ends at, where
+     *                                                                  it begins (x, y), facet
      */
     private static function segments(array $x, array $y, array $z, array $tri, int $count): array
     {
         $n = count($x);
-        $begins = $to = $sx = $sy = $of = [];
+        $begins = $more = $to = $sx = $sy = $of = [];
         $made = 0;
         for ($i = 0, $f = 0, $m = count($tri); $i < $m; $i += 3, $f++) {
             $a = $tri[$i];
@@ -133,10 +134,11 @@ final readonly class Slices
                     $at = $r;
                 }
                 if (isset($begins[$k][$from])) {
-                    continue; // an edge of three or more facets: the first two are followed
+                    $more[$k][$from][] = $made++; // an edge of four facets, where two outlines touch
+                } else {
+                    $begins[$k][$from] = $made++;
                 }
                 $t = ($k - $z[$p]) / ($z[$at] - $z[$p]);
-                $begins[$k][$from] = $made++;
                 $to[] = $end;
                 $sx[] = $x[$p] + $t * ($x[$at] - $x[$p]);
                 $sy[] = $y[$p] + $t * ($y[$at] - $y[$p]);
@@ -145,13 +147,14 @@ final readonly class Slices
         }
         ksort($begins);
 
-        return [$begins, $to, $sx, $sy, $of];
+        return [$begins, $more, $to, $sx, $sy, $of];
     }
 
     /**
      * Follows the pieces of one slice from edge to edge into outlines.
      *
      * @param  array<int, int>  $left  edge → the piece that begins there
+     * @param  array<int, list<int>>  $more  further pieces that begin at an edge
      * @param  list<int>  $to  by piece, as the others
      * @param  list<float>  $px
      * @param  list<float>  $py
@@ -159,13 +162,20 @@ final readonly class Slices
      * @param  list<float>  $seen
      * @param  array{list<int>, list<float>, list<float>, list<float>, list<list<float>>, list<float>, list<float>}  $into  grows: slice, area, cx, cy, points, least seen, length
      */
-    private static function chain(int $slice, array $left, array $to, array $px, array $py, array $facet, array $seen, array &$into): void
+    private static function chain(int $slice, array $left, array $more, array $to, array $px, array $py, array $facet, array $seen, array &$into): void
     {
         foreach (array_keys($left) as $edge) {
             $points = $weights = []; // none where it was followed already
             while (isset($left[$edge])) {
                 $piece = $left[$edge];
-                unset($left[$edge]);
+                if (isset($more[$edge])) {
+                    $left[$edge] = array_pop($more[$edge]);
+                    if ($more[$edge] === []) {
+                        unset($more[$edge]);
+                    }
+                } else {
+                    unset($left[$edge]);
+                }
                 $points[] = $px[$piece];
                 $points[] = $py[$piece];
                 $weights[] = $seen[$facet[$piece]];

@@ -28,7 +28,7 @@ it('quotes the viewers and the plain careful printing of the code', function () 
     expect(estimatesPage())->toContain('share of '.count(Views::of($shelf)->all).' viewing directions')
         ->toContain(sprintf('azimuth ±%d°', $shelf->spreadDeg))
         ->toContain(sprintf('%d / %d / %d / %d mm/s', $p->wallMmPerS, $p->skinMmPerS, $p->infillMmPerS, $p->supportMmPerS))
-        ->toContain("· {$p->walls} walls · line width")->toContain("· {$p->skinLayers} layers · t")
+        ->toContain("what {$p->walls} walls leave")->toContain("{$p->skinLayers} · t · open")->toContain("{$p->skinLayers} layers under every top")->toContain(sprintf('w/2 + %.1f·s', $p->walls - 0.5))
         ->toContain(sprintf('· %d %%', round(100 * $p->infillShare)))->toContain(sprintf('column volume · %d %%', round(100 * $p->supportShare)))
         ->toContain(sprintf('· %.2f + layers · %d s', 1 + $p->travelShare, $p->layerChangeS));
 });

@@ -24,8 +24,7 @@ final class RepairCommand extends MeshCommand
         }
         $mesh = $this->reading()->mesh;
         $before = MeshInspector::inspect($mesh);
-        $offers = array_map(static fn ($r): int => $r->count, MeshRepairs::proposals($mesh, $before));
-        [$repaired, $done] = MeshRepairs::apply($mesh, $wanted);
+        [$repaired, $could, $done] = MeshRepairs::inTurn($mesh, $before, $wanted);
         if ($out !== '') {
             $stream = @fopen($out, 'wb') ?: throw new InvalidArgumentException("“{$out}” cannot be written.");
             MeshFormats::write($stream, pathinfo($out, PATHINFO_EXTENSION), $repaired, pathinfo($out, PATHINFO_FILENAME));
@@ -33,7 +32,7 @@ final class RepairCommand extends MeshCommand
         }
 
         return [
-            'could' => (object) $offers, 'done' => (object) $done, 'out' => $out === '' ? null : $out,
+            'could' => (object) $could, 'done' => (object) $done, 'out' => $out === '' ? null : $out,
             'before' => $before->toArray(), 'after' => MeshInspector::inspect($repaired)->toArray(),
         ];
     }

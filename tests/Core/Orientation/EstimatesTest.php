@@ -35,8 +35,8 @@ it('estimates in the order of the proof', function (Mesh $mesh) {
             $proven[$key][$k] = $criterion->value($p);
         }
     }
-    // the weakest section is left out: slender parts along three axes tell too little of it before the proof (see docs/orientation.md)
-    foreach (['step' => 0.99, 'terrace' => 0.98, 'scar' => 0.94, 'support' => 0.94, 'stand' => 0.99, 'time' => 0.96, 'seam' => 0.4] as $key => $bound) {
+    // the weakest section jumps where a part just gets its lever, and on pod and whelk hardly anything is weak (docs/orientation.md)
+    foreach (['step' => 0.99, 'terrace' => 0.98, 'scar' => 0.94, 'support' => 0.94, 'stand' => 0.99, 'time' => 0.95, 'seam' => 0.8, 'snap' => 0.2] as $key => $bound) {
         expect(RankCorrelation::of($estimated[$key], $proven[$key]))->toBeGreaterThan($bound, $key);
     }
 })->with([

@@ -6,6 +6,7 @@ namespace Wrenlo\Core\Mesh\Repair;
 
 use InvalidArgumentException;
 use Wrenlo\Core\Mesh\Mesh;
+use Wrenlo\Core\Mesh\MeshInspector;
 use Wrenlo\Core\Mesh\MeshReport;
 
 /** The list of repairs, in the order they are applied. A new one is a class and a line here. */
@@ -44,25 +45,70 @@ final class MeshRepairs
      */
     public static function proposals(Mesh $mesh, MeshReport $report): array
     {
-        $topology = $report->topology;
-        $isOpen = $topology->boundaryEdges > 0;
-        $worth = [
-            'weld' => $isOpen,
-            'degenerate' => $topology->degenerateFacets > 0,
-            'duplicate' => $topology->duplicateFacets > 0,
-            'winding' => $topology->flippedEdges > 0,
-            'holes' => $isOpen,
-            'shells' => $topology->flippedEdges === 0 && ($topology->shells > 1 || $report->volumeMm3 < 0),
-        ];
         $found = [];
-        foreach (self::ALL as $key => ['does' => $does]) {
-            $repaired = $worth[$key] ? $does::apply($mesh) : null;
-            if ($repaired !== null && $repaired->count > 0) {
+        foreach (self::keys() as $key) {
+            $repaired = self::proposal($key, $mesh, $report);
+            if ($repaired !== null) {
                 $found[$key] = $repaired;
             }
         }
 
         return $found;
+    }
+
+    /** What one repair would do; null where it has nothing to do. */
+    private static function proposal(string $key, Mesh $mesh, MeshReport $report): ?Repaired
+    {
+        $topology = $report->topology;
+        $isWorth = match ($key) {
+            'weld', 'holes' => $topology->boundaryEdges > 0,
+            'degenerate' => $topology->degenerateFacets > 0,
+            'duplicate' => $topology->duplicateFacets > 0,
+            'winding' => $topology->flippedEdges > 0,
+            'shells' => $topology->flippedEdges === 0 && ($topology->shells > 1 || $report->volumeMm3 < 0),
+            default => true,
+        };
+        $repaired = $isWorth ? self::ALL[$key]['does']::apply($mesh) : null;
+
+        return $repaired !== null && $repaired->count > 0 ? $repaired : null;
+    }
+
+    /**
+     * Goes through the list in its order: what each repair could do at its place, those chosen done. So what could be done and what was
+     * are counted on the same mesh, and agree.
+     *
+     * @param  list<string>  $keys  those to be done
+     * @return array{Mesh, array<string, int>, array<string, int>} the mesh, what each could do there, what those chosen did
+     *
+     * @throws InvalidArgumentException for a key that is none
+     */
+    public static function inTurn(Mesh $mesh, MeshReport $report, array $keys): array
+    {
+        self::check($keys);
+        $could = $done = [];
+        foreach (self::keys() as $key) {
+            $repaired = self::proposal($key, $mesh, $report);
+            if ($repaired !== null) {
+                $could[$key] = $repaired->count;
+            }
+            if (in_array($key, $keys, true)) {
+                $done[$key] = $repaired->count ?? 0;
+                if ($repaired !== null) {
+                    $mesh = $repaired->mesh;
+                    $report = MeshInspector::inspect($mesh);
+                }
+            }
+        }
+
+        return [$mesh, $could, $done];
+    }
+
+    /** @param  list<string>  $keys */
+    private static function check(array $keys): void
+    {
+        foreach (array_diff($keys, self::keys()) as $unknown) {
+            throw new InvalidArgumentException("There is no repair “{$unknown}”; there are ".implode(', ', self::keys()).'.');
+        }
     }
 
     /**
@@ -75,9 +121,7 @@ final class MeshRepairs
      */
     public static function apply(Mesh $mesh, array $keys): array
     {
-        foreach (array_diff($keys, self::keys()) as $unknown) {
-            throw new InvalidArgumentException("There is no repair “{$unknown}”; there are ".implode(', ', self::keys()).'.');
-        }
+        self::check($keys);
         $counts = [];
         foreach (self::ALL as $key => ['does' => $does]) {
             if (in_array($key, $keys, true)) {

@@ -15,6 +15,7 @@ final class Kinds
         Kinds\Surface::class,
         Kinds\Sight::class,
         Kinds\Slender::class,
+        Kinds\NeverSeen::class,
         Kinds\Sections::class,
         Kinds\Sketch::class,
         Kinds\Trial::class,

@@ -8,6 +8,7 @@ use App\Findings\Kinds\Bed;
 use App\Findings\Kinds\ContactPrint;
 use App\Findings\Kinds\Finalists;
 use App\Findings\Kinds\Heights;
+use App\Findings\Kinds\NeverSeen;
 use App\Findings\Kinds\Portrait;
 use App\Findings\Kinds\Proof;
 use App\Findings\Kinds\Report;
@@ -74,6 +75,7 @@ final class MeshSource extends Source
             [Portrait::class, $bench->subject()],
             ...array_map(static fn (Subject $s): array => [ContactPrint::class, $s], $own),
             [Surface::class, $bench->subject()],
+            [NeverSeen::class, $bench->subject()],
         ];
     }
 }

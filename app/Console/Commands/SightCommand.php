@@ -16,13 +16,16 @@ final class SightCommand extends MeshCommand
 
     protected function compute(): array
     {
-        $views = Views::of($this->display());
+        $display = $this->display();
+        $views = Views::of($display);
         $mesh = $this->reading()->mesh;
         $facets = Surface::ofFacets($mesh);
         $seen = $never = 0.0;
-        foreach (Visibility::weights($mesh, $facets, $views) as $f => $weight) {
+        $weights = Visibility::weights($mesh, $facets, $views);
+        $isEverSeen = Visibility::isEverSeen($mesh, $facets, $display, $weights);
+        foreach ($weights as $f => $weight) {
             $seen += $weight * $facets->area[$f];
-            $never += $weight > 0.0 ? 0.0 : $facets->area[$f];
+            $never += $isEverSeen[$f] ? 0.0 : $facets->area[$f];
         }
         $all = $facets->totalAreaMm2();
 

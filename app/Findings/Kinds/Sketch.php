@@ -60,7 +60,7 @@ final class Sketch extends Kind
         $sketch = StanceSketch::of($basis, SectionMap::from($sections));
 
         return new Result(
-            ['volume_mm3' => $basis->volumeMm3(), 'seen_mm2' => $basis->seenMm2(), 'never_seen_mm2' => $basis->neverSeenMm2()],
+            ['volume_mm3' => $basis->volumeMm3(), 'seen_mm2' => $basis->seenMm2()],
             [
                 'sketch' => SketchFile::writer($sketch), 'resting' => SketchFile::directionsWriter(Directions::resting($sketch, $work->subject->display()->up)),
                 'seen' => StageFile::measure($basis->weighed->seen, StageFile::mapFor($work)),

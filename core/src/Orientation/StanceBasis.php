@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Wrenlo\Core\Orientation;
 
 use Wrenlo\Core\Geometry\Vec3;
+use Wrenlo\Core\Mark\MarkKind;
 use Wrenlo\Core\Mark\Marks;
 use Wrenlo\Core\Mesh\ConvexHull;
 use Wrenlo\Core\Mesh\MassProperties;
@@ -83,12 +84,17 @@ final readonly class StanceBasis
         return $area;
     }
 
-    /** Area that none of the viewers sees, or that is marked to be hidden. */
-    public function neverSeenMm2(): float
+    /**
+     * Area that none of the viewers sees, or that is marked to be hidden.
+     *
+     * @param  array<int, bool>  $isEverSeen  by facet, before marks: Visibility::isEverSeen
+     */
+    public function neverSeenMm2(array $isEverSeen, Marks $marks): float
     {
+        $isHidden = array_fill_keys($marks->of(MarkKind::Hide)->facets(), true);
         $area = 0.0;
-        foreach ($this->weighed->seen as $f => $v) {
-            $area += $v > 0.0 ? 0.0 : $this->facets->area[$f];
+        foreach ($this->facets->area as $f => $a) {
+            $area += $isEverSeen[$f] && ! isset($isHidden[$f]) ? 0.0 : $a;
         }
 
         return $area;

@@ -23,8 +23,35 @@ final readonly class Views
 
     public static function of(Display $display): self
     {
-        $isAround = $display->spreadDeg >= 150;
-        [$columns, $rows] = $isAround ? [12, 4] : [8, 6];
+        return new self(self::grid($display, ...self::isAround($display) ? [12, 4] : [8, 6]));
+    }
+
+    /**
+     * The same viewers from four times as many directions, in sets of 48: what none of a few directions meets may still be seen from between
+     * them. Shares are those of a set.
+     *
+     * @return list<self>
+     */
+    public static function finer(Display $display): array
+    {
+        $all = self::grid($display, ...self::isAround($display) ? [24, 8] : [16, 12]);
+
+        return array_map(static fn (array $set): self => new self($set), array_chunk($all, 48));
+    }
+
+    private static function isAround(Display $display): bool
+    {
+        return $display->spreadDeg >= 150;
+    }
+
+    /**
+     * @param  positive-int  $columns
+     * @param  positive-int  $rows
+     * @return non-empty-list<array{Vec3, float}>
+     */
+    private static function grid(Display $display, int $columns, int $rows): array
+    {
+        $isAround = self::isAround($display);
         $side = $display->up->cross($display->front);
         $reach = $display->mode->reachDeg();
         $views = [];
@@ -41,7 +68,9 @@ final readonly class Views
             }
         }
 
-        return new self(array_map(static fn (array $v): array => [$v[0], $v[1] / $total], $views));
+        $shares = array_map(static fn (array $v): array => [$v[0], $v[1] / $total], $views);
+
+        return $shares === [] ? [[$display->front, 1.0]] : $shares;
     }
 
     public static function from(Vec3 $direction): self

@@ -61,6 +61,30 @@ final class Visibility
     }
 
     /**
+     * Whether anybody sees a facet at all: those that no view of a few sees are looked for from four times as many. From 48 views alone
+     * the area that nobody sees comes out a tenth too large where folds are deep.
+     *
+     * @param  list<float>  $seen  weights from Views::of the display
+     * @param  ?callable(float): void  $progress
+     * @return array<int, bool>
+     */
+    public static function isEverSeen(Mesh $mesh, Surface $facets, Display $display, array $seen, ?Simplified $simplified = null, ?callable $progress = null): array
+    {
+        $is = array_map(static fn (float $v): bool => $v > 0.0, $seen);
+        $sets = Views::finer($display);
+        foreach ($sets as $k => $views) {
+            foreach (self::weights($mesh, $facets, $views, $simplified) as $f => $v) {
+                if ($v > 0.0) {
+                    $is[$f] = true;
+                }
+            }
+            $progress && $progress(($k + 1) / count($sets));
+        }
+
+        return $is;
+    }
+
+    /**
      * Views open to each facet of a mesh that is too large to be drawn: those that are open to all its corners
      * on the copy; a view is open to a corner when it is to a facet there.
      *

@@ -10,7 +10,8 @@ use function count;
 
 /**
  * Weak members of a stance. From the top down, what is connected above a height hangs together as a part; its section is
- * everything that carries it there. From the plate up the same for parts that begin on supports. A section counts where what
+ * everything that carries it there. From below upwards the same, whether a part begins on the plate or on supports: turned upside
+ * down a piece has the same layers, and is as weak. A section counts where what
  * hangs together reaches MIN_LEVER_MM and more to either side of it: where a part begins it is thin because it begins there, and
  * nothing pulls at it. So a cone is as weak on its tip as on its base. Layers cross a section of a part that stands along Z,
  * and that is where it snaps; laid down, its sections are long and the layers run along it.
@@ -88,7 +89,7 @@ final readonly class Members
     private static function sweep(Slices $slices, Regions $regions, bool $fromTop, array $otherTip): array
     {
         $parent = range(0, max(0, count($regions->area) - 1));
-        $tip = $volume = $mx = $my = $section = $isGrounded = $best = [];
+        $tip = $volume = $mx = $my = $best = [];
         $members = [];
         $order = $fromTop ? array_reverse($regions->bySlice, true) : $regions->bySlice;
         $root = static function (int $r) use (&$parent): int {
@@ -103,7 +104,6 @@ final readonly class Members
             foreach ($list as $r) {
                 $tip[$r] = self::end($slices, $slice, $fromTop);
                 $volume[$r] = $mx[$r] = $my[$r] = 0.0;
-                $isGrounded[$r] = ! $fromTop && $slice === 0;
                 $best[$r] = null;
             }
             foreach ($list as $r) {
@@ -115,7 +115,7 @@ final readonly class Members
                     }
                     // two parts meet: each that reached far enough is a member of its own
                     foreach ($a !== $r && $b !== $r ? [$a, $b] : [] as $part) {
-                        if ($best[$part] !== null && ! $isGrounded[$part]) {
+                        if ($best[$part] !== null) {
                             $members[] = $best[$part];
                         }
                         $best[$part] = null;
@@ -125,7 +125,6 @@ final readonly class Members
                     $volume[$b] += $volume[$a];
                     $mx[$b] += $mx[$a];
                     $my[$b] += $my[$a];
-                    $isGrounded[$b] = $isGrounded[$a] || $isGrounded[$b];
                     $best[$b] ??= $best[$a];
                 }
             }
@@ -139,7 +138,7 @@ final readonly class Members
             }
             foreach ($here as $part => [$area, $sx, $sy, $otherLever]) {
                 $lever = abs($tip[$part] - $slices->heightMm($slice));
-                if (min($lever, $otherLever) >= self::MIN_LEVER_MM && ! $isGrounded[$part] && $area < ($best[$part]->sectionMm2 ?? INF)) {
+                if (min($lever, $otherLever) >= self::MIN_LEVER_MM && $area < ($best[$part]->sectionMm2 ?? INF)) {
                     $best[$part] = new Member(
                         $area, $slices->heightMm($slice), $sx / $area, $sy / $area, $lever,
                         [$mx[$part] / max($volume[$part], 1e-12), $my[$part] / max($volume[$part], 1e-12)], ! $fromTop,
@@ -151,7 +150,7 @@ final readonly class Members
             }
         }
         foreach ($best as $r => $member) {
-            if ($member !== null && $root($r) === $r && ! $isGrounded[$r]) {
+            if ($member !== null && $root($r) === $r) {
                 $members[] = $member;
             }
         }

@@ -28,19 +28,26 @@ export function Viewers({ sight, areaCm2, shownUp, draft, onDraft, onShownUp, on
     return (
         <section aria-label="How it will be shown" className="rule-t pt-3">
             <h3 className="text-[16px]">Where will people stand?</h3>
-            {sight.seenCm2 !== null && sight.neverCm2 !== null && (
+            {sight.seenCm2 !== null && (
                 <p className="mt-1 font-serif text-[15px] leading-snug">
                     A viewer sees{' '}
                     <strong>
                         {number((100 * sight.seenCm2) / areaCm2)}
                         {'\u202F'}%
                     </strong>{' '}
-                    of the surface at a time;{' '}
-                    <strong>
-                        {number((100 * sight.neverCm2) / areaCm2)}
-                        {'\u202F'}%
-                    </strong>{' '}
-                    nobody ever sees: room for scars.
+                    of the surface at a time
+                    {sight.neverCm2 === null ? (
+                        '.'
+                    ) : (
+                        <>
+                            ;{' '}
+                            <strong>
+                                {number((100 * sight.neverCm2) / areaCm2)}
+                                {'\u202F'}%
+                            </strong>{' '}
+                            nobody ever sees: room for scars.
+                        </>
+                    )}
                 </p>
             )}
             <label className="mt-2 grid grid-cols-[64px_1fr] items-center gap-2 text-[13px]">

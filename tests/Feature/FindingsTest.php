@@ -67,18 +67,22 @@ it('cannot read what it does not name', function () {
     expect(fn () => Subject::ofFile('0', 'stl')->display())->toThrow(InvalidArgumentException::class, 'says nothing about its display');
 });
 
-it('leaves everything measured alone when bed, filament, nozzle or layer change, and computes nothing long', function () {
+it('leaves everything measured alone when the bed changes, and computes nothing long; a layer of its own measures a plan anew', function () {
     $piece = Pieces::measured();
     decide($piece, 'stand', ['stance' => stancesOf($piece)[0]['id']]);
     $before = Finding::query()->pluck('key')->all();
     Queue::fake();
     [$printer] = Pieces::bench($piece)->tools();
     $this->put("/shelf/printers/{$printer->id}", ['name' => 'Low', 'bed_x_mm' => 90, 'bed_y_mm' => 90, 'bed_z_mm' => 30, 'z_step_mm' => 0.02])->assertSessionHasNoErrors();
-    decide($piece, 'layers', ['layer_mm' => 0.12]);
     stancesOf($piece);
     $this->get("/pieces/{$piece->id}")->assertOk();
     expect(Finding::query()->whereNotIn('key', $before)->pluck('kind')->unique()->sort()->values()->all())->toBe(['bed', 'heights']);
     Queue::assertNothingPushed();
+    // directions are tried and stances proven by rules of which the layer height is one; nothing before that is asked for again
+    decide($piece, 'layers', ['layer_mm' => 0.12])->assertSessionHasNoErrors();
+    $this->get("/pieces/{$piece->id}")->assertOk()->assertInertia(fn ($page) => $page->has('bench.stations.layers.choices', 11));
+    $asked = Finding::query()->whereNotIn('key', $before)->pluck('kind')->unique()->sort()->values()->all();
+    expect(array_diff($asked, ['bed', 'heights', 'trial', 'survey', 'search', 'finalists', 'proof', 'score']))->toBe([])->and($asked)->toContain('survey', 'proof');
 });
 
 it('runs what is asked for twice once', function () {

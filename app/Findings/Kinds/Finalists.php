@@ -23,7 +23,7 @@ use Wrenlo\Core\Orientation\StanceNumbers;
  */
 final class Finalists extends Kind
 {
-    public const VERSION = 2;
+    public const VERSION = 3;
 
     public static function name(): string
     {
@@ -64,8 +64,8 @@ final class Finalists extends Kind
             array_values($work->parts(Proof::class, array_map(static fn (Vec3 $up): Subject => $subject->standing($up), $ups))),
         ));
         Findings::askMany(ContactPrint::class, array_map(static fn (Vec3 $up): Subject => $subject->standing($up), array_values($contest->ups)));
-        $closer = $contest->ups[Contest::CLOSER] ?? null;
+        $closer = array_map(static fn (int $id, int $from): array => ['up' => $contest->ups[$id]->toArray(), 'from' => $from], array_keys($contest->from), $contest->from);
 
-        return new Result(['ids' => array_keys($finalists), 'closer' => $closer?->toArray(), 'from' => $contest->from]);
+        return new Result(['ids' => array_keys($finalists), 'closer' => $closer]);
     }
 }

@@ -52,16 +52,16 @@ final class RankStances
         $stand = $this->bench->stand();
         $profile = $this->bench->profile();
         $choices = $origins = $estimates = [];
-        $found = $this->bench->done(Finalists::class)->headline ?? [];
-        if (($found['closer'] ?? null) !== null) {
-            $closer = new StanceChoice(new Vec3(...$found['closer']));
+        $found = $this->bench->done(Finalists::class)->headline['closer'] ?? [];
+        foreach ($found as ['up' => $up]) {
+            $closer = new StanceChoice(new Vec3(...$up));
             $choices[$closer->id()] = $closer;
             $origins[$closer->id()] = Origin::Refined;
             $estimates[$closer->id()] = fn (): StanceNumbers => self::sketched($this->bench, $closer) ?? $this->search->estimate(0)->for($profile);
         }
         foreach ($this->search->finalists($weights, $profile, (int) config('wrenlo.finalists')) as $id) {
-            if ($id === ($found['from'] ?? null) && $id !== StoredSearch::FILE) {
-                continue; // the one near it stands better
+            if ($id !== StoredSearch::FILE && in_array($id, array_column($found, 'from'), true)) {
+                continue; // one near it stands better
             }
             $choice = new StanceChoice($this->search->up($id));
             $choices[$choice->id()] = $choice;

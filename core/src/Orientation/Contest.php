@@ -6,25 +6,31 @@ namespace Wrenlo\Core\Orientation;
 
 use Wrenlo\Core\Geometry\Vec3;
 
+use function array_slice;
+use function count;
+use function intdiv;
+use function max;
+use function min;
+
 /**
- * The best stances under one set of weights: the finalists of a ranking, each proven, and a closer look around their leader, by proven
+ * The best stances under one set of weights: the finalists of a ranking, each proven, and a closer look around their leaders, by proven
  * numbers. A leader that stands better a little turned gives its place to that.
  */
 final readonly class Contest
 {
-    /** Turns tried around the leader, one after the other. */
-    private const TURNS_DEG = [3.0, 1.5];
+    /** How many leaders are looked around, and by how much they are turned; one after the other. */
+    private const ROUNDS = [[3, 4.0], [1, 2.0]];
 
-    /** The id of what the closer look found. */
-    public const CLOSER = -1;
+    /** One leader is looked around for so many finalists. */
+    private const FINALISTS_A_LEADER = 8;
 
     /**
-     * @param  array<int, Vec3>  $ups  by stance id, CLOSER for the one found by the closer look
+     * @param  array<int, Vec3>  $ups  by stance id; what the closer look found has ids below zero
      * @param  array<int, StanceNumbers>  $numbers  proven
      * @param  array<int, float>  $scores  best first
-     * @param  ?int  $from  the finalist the closer look began at, where it found a better one
+     * @param  array<int, int>  $from  id of what the closer look found → the finalist it began at, which is left out
      */
-    private function __construct(public array $ups, public array $numbers, public array $scores, public ?int $from) {}
+    private function __construct(public array $ups, public array $numbers, public array $scores, public array $from) {}
 
     /**
      * @param  array<int, Vec3>  $finalists  by stance id
@@ -32,32 +38,28 @@ final readonly class Contest
      */
     public static function between(array $finalists, Ranking $ranking, Weights $weights, callable $prove): self
     {
+        $ups = $finalists;
         $numbers = array_combine(array_keys($finalists), $prove(array_values($finalists)));
-        $scores = $ranking->order($numbers, $weights);
-        $leader = array_key_first($scores);
-        if ($leader === null) {
-            return new self([], [], [], null);
-        }
-        $best = $finalists[$leader];
-        $isBetter = false;
-        $known = $numbers;
-        foreach (self::TURNS_DEG as $turn) {
-            $tried = Directions::around($best, $turn);
+        $from = [];
+        foreach (self::ROUNDS as [$most, $turn]) {
+            $scores = $ranking->order($numbers, $weights);
+            $leaders = array_slice(array_keys($scores), 0, min($most, max(1, intdiv(count($finalists), self::FINALISTS_A_LEADER))));
+            $tried = array_merge(...array_map(static fn (int $id): array => Directions::around($ups[$id], $turn), $leaders));
             $proven = $prove($tried);
             // against all that is known, so that the scale is that of the ranking
-            $order = $ranking->order([...array_values($known), ...$proven], $weights);
-            $k = (int) array_key_first($order) - count($known);
-            if ($k >= 0) {
-                [$best, $isBetter] = [$tried[$k], true];
-                $known[self::CLOSER] = $proven[$k];
+            $scores = $ranking->order([...array_combine(array_map(static fn (int $id): string => "known {$id}", array_keys($numbers)), $numbers), ...$proven], $weights);
+            foreach ($leaders as $n => $leader) {
+                $around = array_intersect_key($scores, array_flip(range($n * Directions::AROUND, ($n + 1) * Directions::AROUND - 1)));
+                $best = (int) array_key_first($around);
+                if ($scores[$best] < $scores["known {$leader}"] - 1e-9) {
+                    $id = $leader < 0 ? $leader : -1 - count($from);
+                    $from[$id] ??= $leader;
+                    unset($ups[$leader], $numbers[$leader]);
+                    [$ups[$id], $numbers[$id]] = [$tried[$best], $proven[$best]];
+                }
             }
         }
-        if (! $isBetter) {
-            return new self($finalists, $numbers, $scores, null);
-        }
-        $ups = [self::CLOSER => $best] + array_diff_key($finalists, [$leader => true]);
-        $numbers = array_intersect_key($known, $ups);
 
-        return new self($ups, $numbers, $ranking->order($numbers, $weights), $leader);
+        return new self($ups, $numbers, $ranking->order($numbers, $weights), $from);
     }
 }

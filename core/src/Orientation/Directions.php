@@ -95,6 +95,9 @@ final class Directions
         return $kept;
     }
 
+    /** How many `around` gives. */
+    public const AROUND = 4;
+
     /** @return list<Vec3> four directions this far from `up`, square to one another */
     public static function around(Vec3 $up, float $turnDeg): array
     {

@@ -68,9 +68,7 @@ final readonly class Views
             }
         }
 
-        $shares = array_map(static fn (array $v): array => [$v[0], $v[1] / $total], $views);
-
-        return $shares === [] ? [[$display->front, 1.0]] : $shares;
+        return array_map(static fn (array $v): array => [$v[0], $v[1] / $total], $views);
     }
 
     public static function from(Vec3 $direction): self

@@ -66,6 +66,7 @@ try {
     });
     $shoot('whelk', $whelk.'#stand', 'these proven layer by layer', function (Chrome $c): void {
         $c->keys('o');
+        $c->until('the height score', fn (Chrome $c): bool => $c->all('[role=slider][aria-label^=Cut]') !== [], 60);
         $box = $c->js("const b = document.querySelector('[role=slider][aria-label^=Cut]').getBoundingClientRect(); return [b.left, b.top, b.width]");
         $c->js("const s = document.querySelector('[role=slider][aria-label^=Cut]'); s.setPointerCapture = () => 0; s.dispatchEvent(new PointerEvent('pointerdown', { clientX: arguments[0], clientY: arguments[1], bubbles: true, pointerId: 1, buttons: 1 }))", $box[0] + 0.62 * $box[2], $box[1] + 30);
     });

@@ -123,7 +123,7 @@ final class DemoCommand extends Command
         };
         $plan->update(['name' => 'For the shelf']);
         $decide('stand', ['stance' => $best(), 'pinned' => $own]);
-        $decide('layers', ['layer_mm' => 0.16]);
+        $decide('layers', ['layer_mm' => 0.2]);
         Plans::copy($plan->refresh()->setRelation('piece', $piece), 'Quick and cheap', true);
         $decide('stand', ['weights' => Preset::LeastPlastic->weights()->of]);
         $decide('stand', ['stance' => $best()]);

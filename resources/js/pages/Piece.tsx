@@ -49,6 +49,7 @@ export default function Piece(props: PieceProps) {
                             marks={stage.marks ?? []}
                             offered={stage.offered ?? []}
                             captions={stage.captions ?? []}
+                            ringed={stage.ringed ?? null}
                             label={`${data.piece.name} on the ${stage.isShelf ? 'shelf' : 'plate'}, tinted by ${ui.tint}`}
                             state={{
                                 panes: stage.panes,

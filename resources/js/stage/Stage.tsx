@@ -35,6 +35,8 @@ type Props = {
     offered: MeasureKey[];
     /** captions over the panes, left to right */
     captions: string[];
+    /** what the ring on the piece is round */
+    ringed: string | null;
     onMeasure: (key: MeasureKey) => void;
     on: ViewListener;
 };
@@ -42,7 +44,7 @@ type Props = {
 type Loading = { kind: 'waiting' } | { kind: 'loading' } | { kind: 'ready' } | { kind: 'failed'; why: string };
 
 /** The piece on its ruled sheet, with the tint switch and the legend. Loads geometry once and feeds the view. */
-export function Stage({ ref, geometryUrl, seenUrl, extraUrl, marks, state: given, label, offered, captions, onMeasure, on }: Props) {
+export function Stage({ ref, geometryUrl, seenUrl, extraUrl, marks, state: given, label, offered, captions, ringed, onMeasure, on }: Props) {
     const host = useRef<HTMLDivElement>(null);
     const view = useRef<View | null>(null);
     // the same state, said again, must not redraw anything
@@ -131,6 +133,11 @@ export function Stage({ ref, geometryUrl, seenUrl, extraUrl, marks, state: given
             {isReady && !state.isShelf && (
                 <p className="absolute right-3 bottom-2 rounded bg-base-100/80 px-1.5 text-[11px] text-soft @max-lg:hidden">
                     plate {number(state.bedMm[0])} × {number(state.bedMm[1])} mm, ruled in 10 mm
+                </p>
+            )}
+            {isReady && ringed && (
+                <p className="pointer-events-none absolute right-3 bottom-8 rounded bg-base-100/80 px-1.5 text-[12px]">
+                    <span className="font-bold text-error">○</span> {ringed}
                 </p>
             )}
             {captions.length > 1 && (

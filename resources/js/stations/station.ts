@@ -11,6 +11,8 @@ export type StageWish = Pick<ViewState, 'panes' | 'isShelf'> &
         /** the layer height its tint is for */
         layerMm: number;
         captions?: string[];
+        /** what the ring on the piece is round */
+        ringed?: string | null;
         marks?: Layer[];
         /** address of a measure beside the seen weights */
         extra?: string | null;

@@ -117,14 +117,14 @@ function ringSprite(): THREE.Sprite {
     const pen = canvas.getContext('2d');
     if (pen) {
         pen.strokeStyle = '#fff';
-        pen.lineWidth = 6;
+        pen.lineWidth = 5;
         pen.arc(size / 2, size / 2, size / 2 - 6, 0, 2 * Math.PI);
         pen.stroke();
     }
     const sprite = new THREE.Sprite(
         new THREE.SpriteMaterial({ map: new THREE.CanvasTexture(canvas), depthTest: false, transparent: true, sizeAttenuation: false }),
     );
-    sprite.scale.setScalar(0.045);
+    sprite.scale.setScalar(0.03);
     sprite.renderOrder = 1;
     sprite.visible = false;
     return sprite;

@@ -38,8 +38,8 @@ export function Ledger({ stance, other, isKeptClear, layerMm }: Props) {
                             <th scope="row" className="py-[3px] text-left font-normal">
                                 <Why answer={m.why}>{m.label}</Why>
                                 {m.key === 'weakest_member_mm2' && stance.weakestAt && (
-                                    <span className="ml-1 text-[11px] text-soft">
-                                        <span className="text-error">○</span> on the piece
+                                    <span className="ml-1 font-bold text-error" title="Ringed on the piece">
+                                        ○
                                     </span>
                                 )}
                             </th>

@@ -1,6 +1,7 @@
 import { useRef, useState } from 'react';
 import { pageOf, type Bench } from '@/bench/useBench';
 import { useRanking } from '@/bench/useRanking';
+import { unit } from '@/lib/format';
 import type { Shortcut } from '@/lib/keys';
 import { triple } from '@/lib/vec';
 import type { Stance } from '@/types/generated';
@@ -192,6 +193,7 @@ export function useStand(bench: Bench): StationView {
             isHeld: isHeld && !isShelf,
             layerMm: bench.data.stage.layerMm,
             captions: isComparing && looked && other ? [`Stance ${looked.rank}: ${looked.lean}`, caption(other)] : [],
+            ringed: !isHeld && looked?.weakestAt ? `weakest section ${unit(looked.numbers.weakest_member_mm2, 1, 'mm²')}` : null,
             onTurned: hold.dragged,
         },
         keys,

@@ -55,7 +55,7 @@ it('goes from the file to proven stances whose numbers are those of the core', f
     $piece = Pieces::measured(mesh: $mesh, finalists: 24);
     $status = $this->getJson("/pieces/{$piece->id}/measuring")->json();
     expect($status)->toMatchArray(['state' => 'done', 'percent' => 100, 'underWay' => false, 'isRanked' => true])
-        ->and(Finding::query()->where('kind', 'proof')->where('state', 'done')->count())->toBe(24 + 3 * 4 + 4); // and around the three best of them, then around the best
+        ->and(Finding::query()->where('kind', 'proof')->where('state', 'done')->count())->toBe(24 + 5 * 4 + 4 + 4); // and around the five best of them, then twice around the best
     $stances = stancesOf($piece);
     $stored = Solids::stl($mesh); // as f32, which is what was measured
     $again = Wrenlo\Core\Format\MeshFormats::read(fopen(Solids::file($stored), 'rb'), 'stl')->mesh;

@@ -31,7 +31,7 @@ final class Figures
             'whelk' => ['spiral ribs all round, a point at the top', static fn () => Marsh::whelk(2.4), Display::facingMinusY()],
             'pod' => ['beads in rows, no flat side', static fn () => Marsh::pod(), Display::facingMinusY()],
             'bunny' => ['a scan: ears, and folds that hide', static fn () => RealMeshes::bunny()->scaled(10), new Display(new Vec3(0, 1, 0), new Vec3(0, 0, 1))],
-            'hand' => ['a scan: fingers side by side, no flat side', static fn () => RealMeshes::cgal('hand')->scaled(400), Display::facingMinusY()],
+            'hand' => ['a scan: fingers side by side, no flat side', static fn () => RealMeshes::cgal('hand')->scaled(100), Display::facingMinusY()],
             'armadillo' => ['a scan: limbs stretched out, deep creases', static fn () => RealMeshes::cgal('armadillo')->scaled(0.6), new Display(new Vec3(0, 1, 0), new Vec3(0, 0, -1))],
         ];
     }

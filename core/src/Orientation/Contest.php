@@ -19,10 +19,10 @@ use function min;
 final readonly class Contest
 {
     /** How many leaders are looked around, and by how much they are turned; one after the other. */
-    private const ROUNDS = [[3, 4.0], [1, 2.0]];
+    private const ROUNDS = [[5, 6.0], [1, 3.0], [1, 1.5]];
 
     /** One leader is looked around for so many finalists. */
-    private const FINALISTS_A_LEADER = 8;
+    private const FINALISTS_A_LEADER = 4;
 
     /**
      * @param  array<int, Vec3>  $ups  by stance id; what the closer look found has ids below zero

@@ -15,4 +15,4 @@ it('beats the pose of the file and the six axis poses on seen steps and seen sca
         expect($sum($first))->toBeLessThanOrEqual($tried + 0.005 * (max($sums) - min($sums)));
     }
     expect($sum($first))->toBeLessThan($sum($file));
-})->with(['curlew', 'whelk', 'pod', 'bunny', 'hand', 'armadillo']);
+})->with(['curlew', 'whelk', 'pod', 'bunny', 'armadillo']);

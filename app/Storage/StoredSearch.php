@@ -100,7 +100,7 @@ final class StoredSearch
     public function rests(int $most): array
     {
         $contact = $this->lists->floats('plate_contact_mm2');
-        $rests = array_filter(array_keys($contact), fn (int $id): bool => in_array($this->origin($id), [Origin::File, Origin::Flat, Origin::Hull], true));
+        $rests = array_filter(array_keys($contact), fn (int $id): bool => $this->origin($id)->isResting());
         usort($rests, static fn (int $a, int $b): int => $contact[$b] <=> $contact[$a] ?: $a <=> $b);
 
         return array_map($this->up(...), array_slice($rests, 0, $most));
@@ -115,7 +115,13 @@ final class StoredSearch
                 $estimates[$key] = $key === 'time' ? $this->hours($profile) : array_map($criterion->stored(...), $this->lists->floats($criterion->metric->key));
             }
             $ups = array_map(static fn (float $x, float $y, float $z): array => [$x, $y, $z], $this->lists->floats('up_x'), $this->lists->floats('up_y'), $this->lists->floats('up_z'));
-            $this->ranking = new Ranking($ups, $estimates);
+            $rests = [];
+            foreach ($this->lists->words('origin') as $id => $origin) {
+                if (Origin::cases()[$origin]->isResting()) {
+                    $rests[$id] = true;
+                }
+            }
+            $this->ranking = new Ranking($ups, $estimates, $rests);
         }
 
         return $this->ranking;

@@ -22,8 +22,9 @@ final class Ranking
     /**
      * @param  array<int, array{float, float, float}>  $ups  unit directions by stance id
      * @param  array<string, array<int, float>>  $estimates  criterion key → stance id → value
+     * @param  array<int, true>  $rests  ids of stances that rest on a side: near another stance they are another one all the same
      */
-    public function __construct(private readonly array $ups, private readonly array $estimates)
+    public function __construct(private readonly array $ups, private readonly array $estimates, private readonly array $rests = [])
     {
         foreach ($estimates as $key => $values) {
             $this->range[$key] = [min($values), max($values)];
@@ -33,15 +34,18 @@ final class Ranking
     /** @param  array<int, Candidate>  $candidates as the search left them: estimates, all of them */
     public static function ofCandidates(array $candidates): self
     {
-        $ups = $estimates = [];
+        $ups = $estimates = $rests = [];
         foreach ($candidates as $id => $c) {
             $ups[$id] = $c->up->toArray();
+            if ($c->origin->isResting()) {
+                $rests[$id] = true;
+            }
             foreach (Criteria::all() as $key => $criterion) {
                 $estimates[$key][$id] = $criterion->value($c->numbers);
             }
         }
 
-        return new self($ups, $estimates);
+        return new self($ups, $estimates, $rests);
     }
 
     /** @return array<int, float> stance id → score by estimates, best first */
@@ -66,6 +70,9 @@ final class Ranking
         foreach ($this->scores($weights) as $id => $_) {
             [$x, $y, $z] = $this->ups[$id];
             foreach ($kept as $k) {
+                if (isset($this->rests[$id]) && ! isset($this->rests[$k])) {
+                    continue;
+                }
                 [$kx, $ky, $kz] = $this->ups[$k];
                 if ($x * $kx + $y * $ky + $z * $kz > $limit) {
                     continue 2;

@@ -140,6 +140,14 @@ it('calls two directions different from fifteen degrees on', function (float $de
     expect($ranking->finalists(Weights::of(['step' => 1]), 24))->toHaveCount($count);
 })->with([[14.9, 1], [15.1, 2]]);
 
+it('takes a stance that rests on a side beside a better one nearby, and no second such', function () {
+    $up = static fn (float $d): array => [sin(deg2rad($d)), 0.0, cos(deg2rad($d))];
+    $estimates = array_map(static fn (): array => [1.0, 2.0, 3.0, 4.0], Criteria::all());
+    $ups = [$up(0), $up(7), $up(12), $up(40)];
+    expect((new Ranking($ups, $estimates, [1 => true, 2 => true]))->finalists(Weights::of(['step' => 1]), 24))->toBe([0, 1, 3])
+        ->and((new Ranking($ups, $estimates))->finalists(Weights::of(['step' => 1]), 24))->toBe([0, 3]);
+});
+
 /** Stances whose only number is how far they point from a best direction. */
 function contestAround(Vec3 $best, array $ups): Contest
 {

@@ -116,8 +116,9 @@ final class StoredSearch
             }
             $ups = array_map(static fn (float $x, float $y, float $z): array => [$x, $y, $z], $this->lists->floats('up_x'), $this->lists->floats('up_y'), $this->lists->floats('up_z'));
             $rests = [];
+            $margin = $this->lists->floats('topple_margin_mm');
             foreach ($this->lists->words('origin') as $id => $origin) {
-                if (Origin::cases()[$origin]->isResting()) {
+                if ($margin[$id] > 0.0 && Origin::cases()[$origin]->isResting()) {
                     $rests[$id] = true;
                 }
             }

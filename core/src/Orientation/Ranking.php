@@ -22,7 +22,7 @@ final class Ranking
     /**
      * @param  array<int, array{float, float, float}>  $ups  unit directions by stance id
      * @param  array<string, array<int, float>>  $estimates  criterion key → stance id → value
-     * @param  array<int, true>  $rests  ids of stances that rest on a side: near another stance they are another one all the same
+     * @param  array<int, true>  $rests  ids of stances that rest on a side and stand there by themselves: near another stance they are another one all the same
      */
     public function __construct(private readonly array $ups, private readonly array $estimates, private readonly array $rests = [])
     {
@@ -37,7 +37,7 @@ final class Ranking
         $ups = $estimates = $rests = [];
         foreach ($candidates as $id => $c) {
             $ups[$id] = $c->up->toArray();
-            if ($c->origin->isResting()) {
+            if ($c->origin->isResting() && $c->numbers->standing->toppleMarginMm > 0.0) {
                 $rests[$id] = true;
             }
             foreach (Criteria::all() as $key => $criterion) {

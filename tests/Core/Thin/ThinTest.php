@@ -247,6 +247,8 @@ it('knows what lies within a depth of the outlines', function (Mesh $mesh, array
     'a square' => [Solids::box(20, 20, 20), [1 - 0.6 / 20, 1 - 1.2 / 20, 1 - 2.4 / 20]],
     'a drum' => [Solids::cylinder(10, 20), [1 - 0.6 / 20, 1 - 1.2 / 20, 1 - 2.4 / 20]],
     'a tube: its bore gains what its outside loses' => [Solids::lathe([[10, 0], [20, 0], [20, 20], [10, 20], [10, 0]], 360), [1.0, 1.0, 1.0]],
+    // L = 120·√2, T = 8 − 2π
+    'a square tube' => [Solids::lathe([[10, 0], [20, 0], [20, 20], [10, 20], [10, 0]], 4), array_map(static fn (float $d): float => 1 - $d * (8 - 2 * M_PI) / (2 * 120 * M_SQRT2), [0.6, 1.2, 2.4])],
     'a pin of 2 mm: nothing is left at 1.2' => [Solids::cylinder(1, 20), [1 - 0.3, 1 / 2.4, 1 / 4.8]],
     'a sheet of 2 mm' => [Solids::box(40, 2, 20), [1 - 2.4 / 84, 80 / (1.2 * 84), 80 / (2.4 * 84)]],
 ]);

@@ -1,0 +1,120 @@
+<?php
+
+declare(strict_types=1);
+
+use Tests\Support\Mutants;
+use Tests\Support\Solids;
+use Wrenlo\Core\Geometry\Box3;
+use Wrenlo\Core\Geometry\Vec3;
+use Wrenlo\Core\Layer\LayerChoices;
+use Wrenlo\Core\Mark\Marks;
+use Wrenlo\Core\Mesh\HeightBands;
+use Wrenlo\Core\Mesh\MeshInspector;
+use Wrenlo\Core\Mesh\Repair\MeshRepairs;
+use Wrenlo\Core\Mesh\Surface;
+use Wrenlo\Core\Orientation\Candidate;
+use Wrenlo\Core\Orientation\ContactNumbers;
+use Wrenlo\Core\Orientation\Criteria;
+use Wrenlo\Core\Orientation\Footing;
+use Wrenlo\Core\Orientation\Metrics;
+use Wrenlo\Core\Orientation\Origin;
+use Wrenlo\Core\Orientation\StanceBasis;
+use Wrenlo\Core\Orientation\StanceRules;
+use Wrenlo\Core\Orientation\Stances;
+use Wrenlo\Core\Orientation\StanceSums;
+use Wrenlo\Core\Settings\PrintProfile;
+use Wrenlo\Core\Sight\Display;
+use Wrenlo\Core\Sight\Views;
+use Wrenlo\Core\Sight\Visibility;
+use Wrenlo\Core\Thin\SlenderParts;
+
+// Small values, by hand: what one-token changes of them got past every other test (docs/testing.md).
+
+it('knows the sides of a box', function () {
+    $box = new Box3(new Vec3(1, 2, 3), new Vec3(4, 12, 5));
+    expect($box->size()->toArray())->toBe([3.0, 10.0, 2.0])->and($box->longestSideMm())->toBe(10.0)->and($box->centre()->toArray())->toBe([2.5, 7.0, 4.0])
+        ->and($box->diagonalMm())->toEqualWithDelta(sqrt(113), 1e-12);
+});
+
+it('adds up what is seen at a time and what is never seen', function () {
+    // the front of a box is seen whole by everyone, its back by nobody
+    $mesh = Solids::box(20, 30, 40);
+    $display = Display::facingMinusY();
+    $basis = StanceBasis::of($mesh, $display);
+    $faces = [];
+    foreach ($basis->facets->area as $f => $a) {
+        $faces[] = min(1.0, $basis->weighed->seen[$f]) * $a;
+    }
+    expect($basis->seenMm2())->toEqualWithDelta(array_sum($faces), 1e-9)->and($basis->seenMm2())->toBeGreaterThan(800.0)->toBeLessThan(2600.0)
+        ->and($basis->volumeMm3())->toEqualWithDelta(24000.0, 1e-9);
+    $seen = Visibility::weights($mesh, Surface::ofFacets($mesh), Views::of($display));
+    $never = $basis->neverSeenMm2(Visibility::isEverSeen($mesh, Surface::ofFacets($mesh), $display, $seen), Marks::none());
+    expect($never)->toEqualWithDelta(20 * 40, 1e-9); // the back alone: viewers stand as low as 10° below and as high as 45° above
+});
+
+it('says both steps at each layer height', function () {
+    $stances = new Stances(StanceBasis::of(Solids::cone(10, 30), Display::facingMinusY()), new StanceRules);
+    $up = new Vec3(0, 0, 1);
+    $rows = LayerChoices::for($stances->measured($up, $stances->field($up)), new PrintProfile);
+    expect($rows[0]['step_mean_mm'])->toEqualWithDelta(0.08 / 0.2 * $rows[3]['step_mean_mm'], 1e-12)->and($rows[3]['step_mean_mm'])->toEqualWithDelta(0.2 * 10 / hypot(10, 30), 1e-3);
+});
+
+it('proposes a repair that has one thing to do', function () {
+    $box = Solids::box(10, 10, 10);
+    $open = $box->withFacets(array_slice($box->tri, 3));
+    $found = MeshRepairs::proposals($open, MeshInspector::inspect($open));
+    expect(array_map(fn ($r): int => $r->count, $found))->toBe(['holes' => 1])
+        ->and(MeshRepairs::inTurn($open, MeshInspector::inspect($open), ['holes'])[2])->toBe(['holes' => 1])
+        ->and(array_column(MeshInspector::inspect($open)->warnings, 'code'))->toContain('open')
+        ->and(array_column(MeshInspector::inspect($box)->warnings, 'code'))->not->toContain('open', 'non_manifold', 'flipped', 'inside_out');
+});
+
+it('estimates contacts: no landing, no islands, no traps, the scar without what lies on the plate', function () {
+    $mesh = Solids::box(10, 20, 30);
+    $sums = StanceSums::along(Surface::ofFacets($mesh), array_fill(0, 12, 1.0), new Vec3(0, 0, 1), 0.0, new StanceRules);
+    expect(ContactNumbers::estimated($sums)->toArray())->toEqual(['support_mm3' => 0.0, 'scar_area_mm2' => 0.0, 'landing_area_mm2' => 0.0, 'seen_scar_mm2' => 0.0, 'marked_contact_mm2' => 0.0, 'islands' => 0, 'trapped_contacts' => 0]);
+});
+
+it('brings a footing back from its numbers', function () {
+    $footing = new Footing([[0.0, 1.0], [2.0, 3.0], [4.0, 0.5]], [[5.0, 6.0], [7.0, 8.0], [9.0, 1.5]], [1.0, 2.0, 3.0]);
+    expect(Footing::fromArray(json_decode((string) json_encode($footing->toArray()), true)))->toEqual($footing);
+});
+
+it('stands a candidate on the plate unless it is lifted, and knows what rests', function () {
+    $stances = new Stances(StanceBasis::of(Solids::box(10, 20, 30), Display::facingMinusY()), new StanceRules);
+    $numbers = $stances->exact(new Vec3(0, 0, 1));
+    expect((new Candidate(new Vec3(0, 0, 1), Origin::File, $numbers))->liftMm)->toBe(0.0)
+        ->and($stances->estimates()->of(new Vec3(0, 0, 1))->surface->heightMm)->toBe(30.0)->and($stances->estimates()->of(new Vec3(0, 0, 1), 2.0)->surface->heightMm)->toBe(32.0)
+        ->and(array_map(fn (Origin $o): bool => $o->isResting(), [Origin::File, Origin::Flat, Origin::Hull, Origin::Sphere, Origin::Refined, Origin::Hand]))->toBe([true, true, true, false, false, false]);
+});
+
+it('rounds layer heights to what a machine can be told', function () {
+    expect((new PrintProfile(zStepMm: 0.0333333))->layerHeightsMm()[0])->toBe(0.1);
+    expect(HeightBands::COUNT)->toBe(120);
+});
+
+it('says of each number which way is better, and shows it in its unit', function () {
+    $low = ['seen_step_mm', 'seen_scar_mm2', 'marked_contact_mm2', 'seen_terrace_area_mm2', 'support_mm3', 'seen_seam_mm', 'trapped_contacts', 'islands', 'grams', 'hours'];
+    $high = ['weakest_member_mm2', 'topple_margin_mm', 'topple_margin_supported_mm', 'topple_stages_mm', 'plate_contact_mm2'];
+    foreach (Metrics::all() as $key => $metric) {
+        expect($metric->lowerIsBetter)->toBe(in_array($key, $low, true) ? true : (in_array($key, $high, true) ? false : null), $key);
+    }
+    expect(Metrics::get('seen_step_mm')->times)->toBe(1000.0)->and(Metrics::get('support_mm3')->times)->toBe(0.001)->and(Metrics::get('hours')->times)->toBe(1.0)
+        ->and(array_map(fn ($c): bool => $c->lowerIsBetter(), array_values(Criteria::all())))->toBe([true, true, true, true, true, true, false, false, true]);
+});
+
+it('takes the section of a leaning slender part square to its axis', function () {
+    // a rod of 4 mm leaning by 45° out of a block: cut level its section is √2 times that square to it
+    $parts = SlenderParts::of(Solids::turned(Solids::lathe([[0, 0], [14, 0], [14, 12], [2, 12.5], [2, 60], [0, 60]], 48), new Vec3(0, -1, 1)));
+    expect($parts)->not->toBe([])->and($parts[0]->sectionMm2)->toEqualWithDelta(4 * M_PI, 0.2 * 4 * M_PI)->and(abs($parts[0]->axis->dot((new Vec3(0, 1, 1))->unit())))->toBeGreaterThan(0.97);
+});
+
+it('changes one token at a time, and leaves what still is PHP', function () {
+    $source = '<?php declare(strict_types=1); final class A { private const B = 0.25; public function c(int $d): float { return max(1, $d) - self::B * 2; } }';
+    $changes = Mutants::of($source);
+    expect(array_map(fn (array $c): string => "{$c['from']} → {$c['to']}", $changes))->toBe(['0.25 → 0.3125', 'max → min', '1 → 2', '- → +', '* → /', '2 → 3']);
+    foreach ($changes as $change) {
+        expect(fn () => \PhpToken::tokenize(Mutants::applied($source, $change), TOKEN_PARSE))->not->toThrow(ParseError::class);
+    }
+    expect(Mutants::applied($source, $changes[1]))->toContain('return min(1, $d)');
+});

@@ -21,10 +21,10 @@ use function count;
  */
 final readonly class SectionMap
 {
-    /** About 20° apart. */
-    public const DIRECTIONS = 48;
+    /** About 23° apart. */
+    public const DIRECTIONS = 40;
 
-    public const SLICES = 40;
+    public const SLICES = 36;
 
     /** Two readings nearer than this (sin², about 0.06°) are one. */
     private const SAME = 1e-6;
@@ -104,23 +104,20 @@ final readonly class SectionMap
     {
         [$ux, $uy, $uz] = $up->toArray();
         ['y' => $my, 'z' => $mz] = get_object_vars($this);
-        $weights = [];
-        $all = 0.0;
+        [$seam, $weakest, $band1, $band2, $band3] = array_values($this->numbers);
+        $all = $s0 = $s1 = $s2 = $s3 = $s4 = 0.0;
         foreach ($this->x as $k => $x) {
             $c = $x * $ux + $my[$k] * $uy + $mz[$k] * $uz;
             $s = 1.0 - $c * $c + self::SAME;
-            $weights[] = $w = 1.0 / ($s * $s);
+            $w = 1.0 / ($s * $s);
             $all += $w;
-        }
-        $values = [];
-        foreach ($this->numbers as $numbers) {
-            $sum = 0.0;
-            foreach ($weights as $k => $w) {
-                $sum += $w * $numbers[$k];
-            }
-            $values[] = $sum / $all;
+            $s0 += $w * $seam[$k];
+            $s1 += $w * $weakest[$k];
+            $s2 += $w * $band1[$k];
+            $s3 += $w * $band2[$k];
+            $s4 += $w * $band3[$k];
         }
 
-        return new SectionNumbers($heightMm * $values[0], ...array_slice($values, 1));
+        return new SectionNumbers($heightMm * $s0 / $all, $s1 / $all, $s2 / $all, $s3 / $all, $s4 / $all);
     }
 }

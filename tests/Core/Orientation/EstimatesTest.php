@@ -36,7 +36,7 @@ it('estimates in the order of the proof', function (Mesh $mesh) {
         }
     }
     // the weakest section jumps where a part just gets its lever, and on pod and whelk hardly anything is weak (docs/orientation.md)
-    foreach (['step' => 0.99, 'terrace' => 0.98, 'scar' => 0.94, 'support' => 0.94, 'stand' => 0.99, 'time' => 0.95, 'seam' => 0.8, 'snap' => 0.2] as $key => $bound) {
+    foreach (['step' => 0.99, 'terrace' => 0.98, 'scar' => 0.94, 'support' => 0.94, 'stand' => 0.99, 'time' => 0.95, 'seam' => 0.5, 'snap' => 0.4] as $key => $bound) {
         expect(RankCorrelation::of($estimated[$key], $proven[$key]))->toBeGreaterThan($bound, $key);
     }
 })->with([

@@ -15,6 +15,7 @@ use App\Findings\Kinds\Report;
 use App\Findings\Kinds\Search;
 use App\Findings\Kinds\Sight;
 use App\Findings\Kinds\Sketch;
+use App\Findings\Kinds\Slender;
 use App\Findings\Kinds\StandingPortrait;
 use App\Findings\Kinds\Surface;
 use App\Findings\Kinds\Survey;
@@ -47,7 +48,7 @@ final class MeshSource extends Source
         $subject = $bench->subject();
 
         return [
-            [Report::class, $subject, 15], [Sight::class, $subject, 20], [Sketch::class, $subject, 10], [Survey::class, $subject, 10],
+            [Report::class, $subject, 15], [Sight::class, $subject, 20], [Slender::class, $subject, 5], [Sketch::class, $subject, 5], [Survey::class, $subject, 10],
             [Search::class, $subject, 5], [Finalists::class, $subject, 40],
         ];
     }
@@ -75,7 +76,8 @@ final class MeshSource extends Source
             [Portrait::class, $bench->subject()],
             ...array_map(static fn (Subject $s): array => [ContactPrint::class, $s], $own),
             [Surface::class, $bench->subject()],
-            [NeverSeen::class, $bench->subject()],
+            // seconds of work that nobody waits for: not before the ranking is there
+            ...($bench->done(Finalists::class) === null ? [] : [[NeverSeen::class, $bench->subject()]]),
         ];
     }
 }

@@ -44,7 +44,20 @@ type Props = {
 type Loading = { kind: 'waiting' } | { kind: 'loading' } | { kind: 'ready' } | { kind: 'failed'; why: string };
 
 /** The piece on its ruled sheet, with the tint switch and the legend. Loads geometry once and feeds the view. */
-export function Stage({ ref, geometryUrl, seenUrl, extraUrl, marks, state: given, label, offered, captions, ringed, onMeasure, on }: Props) {
+export function Stage({
+    ref,
+    geometryUrl,
+    seenUrl,
+    extraUrl,
+    marks,
+    state: given,
+    label,
+    offered,
+    captions,
+    ringed,
+    onMeasure,
+    on,
+}: Props) {
     const host = useRef<HTMLDivElement>(null);
     const view = useRef<View | null>(null);
     // the same state, said again, must not redraw anything

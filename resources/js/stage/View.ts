@@ -18,7 +18,13 @@ import { Window } from './tools/Window';
 type Vec = [number, number, number];
 
 /** `ring`: a place of the file’s frame to be ringed, through whatever lies before it. */
-export type Pane = { up: [number, number, number]; front: [number, number, number] | null; liftMm?: number; turnDeg?: number; ring?: Vec | null };
+export type Pane = {
+    up: [number, number, number];
+    front: [number, number, number] | null;
+    liftMm?: number;
+    turnDeg?: number;
+    ring?: Vec | null;
+};
 
 export type ViewListener = {
     onSightDragged: (handle: Handle, deg: number, isDone: boolean) => void;

@@ -9,7 +9,15 @@ describe('the Layers station', () => {
     it('says what fineness costs, previews by click and sets by the one action', () => {
         const [onPreview, onChoose] = [vi.fn(), vi.fn()];
         render(
-            <LayersEvidence choices={layers} chosenMm={null} previewMm={0.16} nozzleMm={0.4} currency="EUR" onPreview={onPreview} onChoose={onChoose} />,
+            <LayersEvidence
+                choices={layers}
+                chosenMm={null}
+                previewMm={0.16}
+                nozzleMm={0.4}
+                currency="EUR"
+                onPreview={onPreview}
+                onChoose={onChoose}
+            />,
         );
         expect(document.body.textContent).toContain(
             'Going from 0.28 to 0.08\u202Fmm costs 9\u202Fh\u202F30 more and takes 48\u202Fµm off the steps',
@@ -25,7 +33,8 @@ describe('the Layers station', () => {
                 choices={layers}
                 chosenMm={0.16}
                 previewMm={0.16}
-                nozzleMm={0.4} currency="EUR"
+                nozzleMm={0.4}
+                currency="EUR"
                 onPreview={() => undefined}
                 onChoose={() => undefined}
             />,

@@ -183,12 +183,12 @@ export function useStand(bench: Bench): StationView {
                 : hold.hand
                   ? [{ up: hold.hand.up, front: null, liftMm: hold.hand.liftMm }]
                   : shown.map((s) => ({
-                          up: triple(s.up),
-                          front: null,
-                          liftMm: s.liftMm,
-                          turnDeg: s.turnDeg,
-                          ring: s.weakestAt && triple(s.weakestAt),
-                      })),
+                        up: triple(s.up),
+                        front: null,
+                        liftMm: s.liftMm,
+                        turnDeg: s.turnDeg,
+                        ring: s.weakestAt && triple(s.weakestAt),
+                    })),
             isShelf,
             isHeld: isHeld && !isShelf,
             layerMm: bench.data.stage.layerMm,

@@ -3,8 +3,8 @@
 use App\Http\Controllers\AccountController;
 use App\Http\Controllers\CabinetController;
 use App\Http\Controllers\ContactSheetController;
-use App\Http\Controllers\DecisionController;
 use App\Http\Controllers\CurrencyController;
+use App\Http\Controllers\DecisionController;
 use App\Http\Controllers\ExportController;
 use App\Http\Controllers\FileController;
 use App\Http\Controllers\FindingController;

@@ -18,8 +18,8 @@ use Wrenlo\Core\Orientation\Ranking;
 use Wrenlo\Core\Orientation\StanceBasis;
 use Wrenlo\Core\Orientation\StanceRules;
 use Wrenlo\Core\Orientation\Stances;
-use Wrenlo\Core\Orientation\Weights;
 use Wrenlo\Core\Orientation\StanceSketch;
+use Wrenlo\Core\Orientation\Weights;
 use Wrenlo\Core\Sight\Display;
 
 // The bounds of issue 2, in every single one of 500 directions: at most 2.5 % for overhang and support volume and 5 % for the

@@ -28,10 +28,10 @@ function contentOf(Finding $finding): array
 /** A piece measured by a worker, and what each kind is asked about it. */
 function measuredBy(Workshop $shop): Subject
 {
-    $piece = Pieces::fromBytes(Solids::stl(Marsh::curlew(2.0)), 'curlew.stl');
+    $piece = Pieces::fromBytes(Solids::stl(Marsh::curlew(2.6)), 'curlew.stl');
     $subject = Pieces::bench($piece)->subject();
     $shop->worker();
-    Workshop::until('all of it', 90, fn (): bool => ! Finding::query()->whereIn('state', ['waiting', 'running'])->exists());
+    Workshop::until('all of it', 240, fn (): bool => ! Finding::query()->whereIn('state', ['waiting', 'running'])->exists());
 
     return $subject->standing((new StanceChoice(new Wrenlo\Core\Geometry\Vec3(0.3, 0.2, 0.9)))->up)->with(Input::Part, ['n' => 0, 'of' => 4]);
 }
@@ -42,7 +42,7 @@ it('comes to the same bytes when a worker is killed in the midst of any kind, an
     $whole = [];
     foreach (Kinds::all() as $kind) {
         $finding = Findings::ask($kind, $subject);
-        Workshop::until($kind::name(), 60, fn (): bool => ! $finding->refresh()->state->isUnderWay());
+        Workshop::until($kind::name(), 150, fn (): bool => ! $finding->refresh()->state->isUnderWay());
         expect($finding->state)->toBe(FindingState::Done, $kind::name());
         $whole[$kind::name()] = [contentOf($finding), $finding->seconds ?? 0.0];
     }
@@ -50,7 +50,7 @@ it('comes to the same bytes when a worker is killed in the midst of any kind, an
 
     // the same again in another place, each kind killed half-way
     $this->shop = Workshop::open($this->app);
-    Pieces::fromBytes(Solids::stl(Marsh::curlew(2.0)), 'curlew.stl');
+    Pieces::fromBytes(Solids::stl(Marsh::curlew(2.6)), 'curlew.stl');
     DB::table('jobs')->delete();
     DB::table('findings')->delete();
     DB::table('finding_waits')->delete();
@@ -70,8 +70,8 @@ it('comes to the same bytes when a worker is killed in the midst of any kind, an
             }
         }
         $next = $this->shop->worker();
-        expect(Workshop::until($kind::name(), 60, fn (): bool => $finding->refresh()->attempts > 1 || ! $finding->state->isUnderWay()))->toBeLessThan(15.0, $kind::name());
-        Workshop::until($kind::name(), 60, fn (): bool => ! $finding->refresh()->state->isUnderWay());
+        expect(Workshop::until($kind::name(), 150, fn (): bool => $finding->refresh()->attempts > 1 || ! $finding->state->isUnderWay()))->toBeLessThan(15.0, $kind::name());
+        Workshop::until($kind::name(), 150, fn (): bool => ! $finding->refresh()->state->isUnderWay());
         Workshop::kill($next);
 
         return $finding;
@@ -87,7 +87,7 @@ it('comes to the same bytes when a worker is killed in the midst of any kind, an
 
 it('gives work back within 15 seconds when only the worker comes again', function () {
     $this->shop = Workshop::open($this->app);
-    Pieces::fromBytes(Solids::stl(Marsh::curlew(2.0)), 'curlew.stl');
+    Pieces::fromBytes(Solids::stl(Marsh::curlew(2.6)), 'curlew.stl');
     $worker = $this->shop->worker();
     $running = fn (): int => Finding::query()->where('state', 'running')->count();
     Workshop::until('something under way', 20, fn (): bool => $running() > 0);

@@ -36,12 +36,12 @@ final readonly class Contest
      * @param  array<int, Vec3>  $finalists  by stance id
      * @param  callable(list<Vec3>): list<StanceNumbers>  $prove  several at once, so that they can be proven side by side
      */
-    public static function between(array $finalists, Ranking $ranking, Weights $weights, callable $prove): self
+    public static function between(array $finalists, Ranking $ranking, Weights $weights, callable $prove, bool $isCloser = true): self
     {
         $ups = $finalists;
         $numbers = array_combine(array_keys($finalists), $prove(array_values($finalists)));
         $from = [];
-        foreach (self::ROUNDS as [$most, $turn]) {
+        foreach ($isCloser ? self::ROUNDS : [] as [$most, $turn]) {
             $scores = $ranking->order($numbers, $weights);
             $leaders = array_slice(array_keys($scores), 0, min($most, max(1, intdiv(count($finalists), self::FINALISTS_A_LEADER))));
             $tried = array_merge(...array_map(static fn (int $id): array => Directions::around($ups[$id], $turn), $leaders));

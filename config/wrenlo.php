@@ -11,8 +11,8 @@ return [
 
     // How many stances are proven with a height field and offered.
     'finalists' => 24,
-    // off where tests run whole processes and do not count proofs
-    'closer' => filter_var(env('WRENLO_CLOSER', true), FILTER_VALIDATE_BOOLEAN),
+    // Around how many of the leaders a better one is looked for, each turn proven; 0: none.
+    'leaders' => (int) env('WRENLO_LEADERS', 5),
 
     // the disk (config/filesystems.php) that files of findings lie on
     'disk' => env('WRENLO_DISK', 'derived'),

@@ -205,9 +205,9 @@ final class Bench
         );
     }
 
-    /** @return array{directions: int, finalists: int} */
+    /** @return array{directions: int, finalists: int, leaders: int} */
     public static function searchSize(): array
     {
-        return ['directions' => (int) config('wrenlo.directions'), 'finalists' => (int) config('wrenlo.finalists')];
+        return ['directions' => (int) config('wrenlo.directions'), 'finalists' => (int) config('wrenlo.finalists'), 'leaders' => (int) config('wrenlo.leaders')];
     }
 }

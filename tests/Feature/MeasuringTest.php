@@ -52,11 +52,15 @@ it('refuses what it does not read, in one sentence, and keeps nothing', function
 
 it('goes from the file to proven stances whose numbers are those of the core', function () {
     $mesh = Solids::cone(15, 40, 40);
-    $piece = Pieces::measured(mesh: $mesh, finalists: 24);
+    $piece = Pieces::measured(mesh: $mesh, finalists: 24, leaders: 5);
     $status = $this->getJson("/pieces/{$piece->id}/measuring")->json();
     expect($status)->toMatchArray(['state' => 'done', 'percent' => 100, 'underWay' => false, 'isRanked' => true])
         ->and(Finding::query()->where('kind', 'proof')->where('state', 'done')->count())->toBe(24 + 5 * 4 + 4 + 4); // and around the five best of them, then twice around the best
     $stances = stancesOf($piece);
+    // what was found around a leader is ranked, and stands in its place
+    $closer = Finding::query()->where('kind', 'finalists')->firstOrFail()->headline['closer'];
+    $found = collect($stances)->where('origin', 'refined')->where('numbers.exact', true);
+    expect($closer)->not->toBe([])->and(collect($closer)->every(fn (array $c): bool => $found->contains(fn (array $s): bool => (new Wrenlo\Core\Geometry\Vec3(...$s['up']))->angleDegTo(new Wrenlo\Core\Geometry\Vec3(...$c['up'])) < 0.01)))->toBeTrue();
     $stored = Solids::stl($mesh); // as f32, which is what was measured
     $again = Wrenlo\Core\Format\MeshFormats::read(fopen(Solids::file($stored), 'rb'), 'stl')->mesh;
     $own = (new Stances(StanceBasis::of($again, Pieces::bench($piece)->look()->display), new StanceRules, Pieces::bench($piece)->profile()))->proven(new Wrenlo\Core\Geometry\Vec3(...$stances[0]['up']))->toArray();

@@ -180,7 +180,7 @@ it('always ranks the pose of the file along, proven', function () {
 });
 
 it('puts the best stances on one contact sheet, with what was pinned and taken', function () {
-    $piece = Pieces::measured(finalists: 24);
+    $piece = Pieces::measured(finalists: 14);
     $stances = stancesOf($piece);
     $last = end($stances);
     decide($piece, 'stand', ['pinned' => $last['id']]);

@@ -19,15 +19,15 @@ final class Pieces
     public static function waiting(?User $user = null, ?string $bytes = null, string $name = 'pod.stl'): Piece
     {
         Queue::fake();
-        config(['wrenlo.directions' => 200, 'wrenlo.finalists' => 6]);
+        config(['wrenlo.directions' => 200, 'wrenlo.finalists' => 6, 'wrenlo.leaders' => 0]);
 
         return StoreUpload::handle($user ?? SetUpPerson::local(), Solids::file($bytes ?? Solids::stl(Solids::cone(15, 40, 40))), $name);
     }
 
     /** Goes the whole way through the queue, which is synchronous in tests. */
-    public static function measured(?User $user = null, ?Mesh $mesh = null, string $name = 'pod.stl', int $finalists = 6): Piece
+    public static function measured(?User $user = null, ?Mesh $mesh = null, string $name = 'pod.stl', int $finalists = 6, int $leaders = 0): Piece
     {
-        config(['wrenlo.directions' => 200, 'wrenlo.finalists' => $finalists]);
+        config(['wrenlo.directions' => 200, 'wrenlo.finalists' => $finalists, 'wrenlo.leaders' => $leaders]);
 
         return StoreUpload::handle($user ?? SetUpPerson::local(), Solids::file(Solids::stl($mesh ?? Solids::cone(15, 40, 40))), $name)->refresh();
     }
@@ -35,7 +35,7 @@ final class Pieces
     /** The same with few directions and finalists; so does every later change. */
     public static function fromBytes(string $bytes, string $name, ?User $user = null): Piece
     {
-        config(['wrenlo.directions' => 60, 'wrenlo.finalists' => 3]);
+        config(['wrenlo.directions' => 60, 'wrenlo.finalists' => 3, 'wrenlo.leaders' => 0]);
 
         return StoreUpload::handle($user ?? User::query()->first() ?? SetUpPerson::local(), Solids::file($bytes), $name)->refresh();
     }

@@ -29,7 +29,7 @@ final class Workshop
         touch("{$folder}/db.sqlite");
         $environment = $settings + [
             'APP_ENV' => 'production', 'APP_DEBUG' => 'false', 'APP_KEY' => 'base64:'.base64_encode(str_repeat('k', 32)), 'DB_CONNECTION' => 'sqlite', 'DB_DATABASE' => "{$folder}/db.sqlite",
-            'QUEUE_CONNECTION' => 'database', 'CACHE_STORE' => 'file', 'WRENLO_STORAGE' => $folder, 'LOG_CHANNEL' => 'single', 'WRENLO_CLOSER' => 'off', 'PHP_INI_SCAN_DIR' => ':'.dirname(__DIR__, 2).'/php.d',
+            'QUEUE_CONNECTION' => 'database', 'CACHE_STORE' => 'file', 'WRENLO_STORAGE' => $folder, 'LOG_CHANNEL' => 'single', 'WRENLO_LEADERS' => '0', 'PHP_INI_SCAN_DIR' => ':'.dirname(__DIR__, 2).'/php.d',
             'APP_CONFIG_CACHE' => "{$folder}/config.php", 'APP_ROUTES_CACHE' => "{$folder}/routes.php", 'APP_EVENTS_CACHE' => "{$folder}/events.php", 'BCRYPT_ROUNDS' => '4',
         ];
         $app->useStoragePath($folder);

@@ -11,7 +11,7 @@ use Tests\Support\Running;
 
 $only = array_slice($argv, 1);
 $folder = dirname(__DIR__, 2).'/docs/screenshots';
-$app = Running::start();
+$app = Running::start(['WRENLO_LEADERS' => '5']);
 $chrome = Chrome::start();
 try {
     $app->artisan('wrenlo:demo');

@@ -62,6 +62,10 @@ it('comes to the same bytes when a worker is killed in the midst of any kind, an
         }
         $finding = Findings::ask($kind, $subject);
         foreach ([0.5, 0.2, 0.0] as $share) {
+            if ($finding->refresh()->isDone()) { // faster than the first time: once more, and earlier
+                DB::table('findings')->delete($finding->id);
+                $finding = Findings::ask($kind, $subject);
+            }
             $us = (int) (1e6 * $share * $whole[$kind::name()][1]);
             Workshop::over($this->shop->php('tests/Support/dies-at.php', (string) $finding->id, (string) ($us < 4000 ? 0 : $us)));
             if ($finding->refresh()->state === FindingState::Running) {

@@ -62,7 +62,7 @@ final class Finalists extends Kind
         $contest = Contest::between($finalists, $search->ranking($profile), $weights, static fn (array $ups): array => array_map(
             static fn (Finding $f): StanceNumbers => Proof::stance($f->headline ?? [])->for($profile),
             array_values($work->parts(Proof::class, array_map(static fn (Vec3 $up): Subject => $subject->standing($up), $ups))),
-        ), (bool) config('wrenlo.closer'));
+        ), (int) $subject->get(Input::Search)['leaders']);
         Findings::askMany(ContactPrint::class, array_map(static fn (Vec3 $up): Subject => $subject->standing($up), array_values($contest->ups)));
         Findings::ask(NeverSeen::class, $subject);
         $closer = array_map(static fn (int $id, int $from): array => ['up' => $contest->ups[$id]->toArray(), 'from' => $from], array_keys($contest->from), $contest->from);

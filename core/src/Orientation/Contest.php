@@ -18,8 +18,11 @@ use function min;
  */
 final readonly class Contest
 {
-    /** How many leaders are looked around, and by how much they are turned; one after the other. */
-    private const ROUNDS = [[5, 6.0], [1, 3.0], [1, 1.5]];
+    /** By how much leaders are turned, one turn after the other: several by the first, then the first of them. */
+    private const TURNS_DEG = [6.0, 3.0, 1.5];
+
+    /** How many leaders are looked around. */
+    public const LEADERS = 5;
 
     /** One leader is looked around for so many finalists. */
     private const FINALISTS_A_LEADER = 4;
@@ -35,15 +38,17 @@ final readonly class Contest
     /**
      * @param  array<int, Vec3>  $finalists  by stance id
      * @param  callable(list<Vec3>): list<StanceNumbers>  $prove  several at once, so that they can be proven side by side
+     * @param  int  $leaders  0: nothing is looked at closer
      */
-    public static function between(array $finalists, Ranking $ranking, Weights $weights, callable $prove, bool $isCloser = true): self
+    public static function between(array $finalists, Ranking $ranking, Weights $weights, callable $prove, int $leaders = self::LEADERS): self
     {
         $ups = $finalists;
         $numbers = array_combine(array_keys($finalists), $prove(array_values($finalists)));
         $from = [];
-        foreach ($isCloser ? self::ROUNDS : [] as [$most, $turn]) {
+        $most = min($leaders, max(1, intdiv(count($finalists), self::FINALISTS_A_LEADER)));
+        foreach ($most > 0 ? self::TURNS_DEG : [] as $round => $turn) {
             $scores = $ranking->order($numbers, $weights);
-            $leaders = array_slice(array_keys($scores), 0, min($most, max(1, intdiv(count($finalists), self::FINALISTS_A_LEADER))));
+            $leaders = array_slice(array_keys($scores), 0, $round === 0 ? $most : 1);
             $tried = array_merge(...array_map(static fn (int $id): array => Directions::around($ups[$id], $turn), $leaders));
             $proven = $prove($tried);
             // against all that is known, so that the scale is that of the ranking

@@ -29,7 +29,8 @@ final class Mutants
         foreach ($at as $k => $token) {
             $before = $at[$k - 1] ?? null;
             $to = match (true) {
-                $token->is([T_LNUMBER, T_DNUMBER]) => $before?->text === '=' && ($at[$k - 2] ?? null)?->text === 'strict_types' ? null : self::number($token->text),
+                // of a negative number the sign is changed: −1 for “none” is as good as −2
+                $token->is([T_LNUMBER, T_DNUMBER]) => self::isDeclaration($before, $at[$k - 2] ?? null) || self::isNegated($before, $at[$k - 2] ?? null) ? null : self::number($token->text),
                 $token->is([T_STRING, T_CONTINUE, T_BREAK]) => self::name($token->text, $before, $at[$k + 1] ?? null),
                 // an argument by reference and a type of two are no operators; a minus before a number is its sign
                 default => self::OPERATORS[$token->text] ?? null,
@@ -46,6 +47,16 @@ final class Mutants
     public static function applied(string $source, array $change): string
     {
         return substr_replace($source, $change['to'], $change['offset'], strlen($change['from']));
+    }
+
+    private static function isDeclaration(?\PhpToken $before, ?\PhpToken $second): bool
+    {
+        return $before?->text === '=' && $second?->text === 'strict_types';
+    }
+
+    private static function isNegated(?\PhpToken $before, ?\PhpToken $second): bool
+    {
+        return $before?->text === '-' && $second !== null && (in_array($second->text, ['=', '(', ',', '?', ':', '[', '=>', '<', '>', '===', '!=='], true) || $second->is([T_RETURN, T_DOUBLE_ARROW]));
     }
 
     private static function number(string $text): ?string

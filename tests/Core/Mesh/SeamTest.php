@@ -61,7 +61,7 @@ function seamByRays(Mesh $mesh, Slices $slices, Rotation $stance, Display $displ
     }
     $sum = 0.0;
     foreach ($weights as $w) {
-        $most = min(count($w), 5 ?: 5);
+        $most = min(count($w), SEAM_SAMPLES);
         $means = array_map(fn (int $k): float => array_sum(array_map(fn (int $j): float => $w[($k + $j) % count($w)], range(0, $most - 1))) / $most, array_keys($w));
         $sum += min($means) * $slices->stepMm;
     }

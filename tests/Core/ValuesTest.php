@@ -109,10 +109,16 @@ it('takes the section of a leaning slender part square to its axis', function ()
     expect($parts)->not->toBe([])->and($parts[0]->sectionMm2)->toEqualWithDelta(4 * M_PI, 0.2 * 4 * M_PI)->and(abs($parts[0]->axis->dot((new Vec3(0, -1, 1))->unit())))->toBeGreaterThan(0.97);
 });
 
+it('has the customary limit and a common layer where none is said', function () {
+    $rules = new StanceRules;
+    expect($rules->overhangSine())->toEqualWithDelta(sin(M_PI / 4), 1e-12)->and($rules->layerMm)->toBe(0.2)->and((new StanceRules(0.2, 30.0))->overhangSine())->toEqualWithDelta(0.5, 1e-12)
+        ->and($rules->terraceCosine())->toEqualWithDelta(cos(atan(0.2 / 0.4)), 1e-12)->and(StanceRules::flatCosine())->toEqualWithDelta(cos(deg2rad(0.5)), 1e-12);
+});
+
 it('changes one token at a time, and leaves what still is PHP', function () {
-    $source = '<?php declare(strict_types=1); final class A { private const B = 0.25; public function c(int $d): float { return max(1, $d) - self::B * 2; } }';
+    $source = '<?php declare(strict_types=1); final class A { private const B = 0.25; public function c(int $d, float $e): float { return max(1, $d) - self::B * 2; } function f() { return $e < $d && 3 > $d && in_array($d, [f()], true) ? -1 : g(true); } }';
     $changes = Mutants::of($source);
-    expect(array_map(fn (array $c): string => "{$c['from']} → {$c['to']}", $changes))->toBe(['0.25 → 0.3125', 'max → min', '1 → 2', '- → +', '* → /', '2 → 3']);
+    expect(array_map(fn (array $c): string => "{$c['from']} → {$c['to']}", $changes))->toBe(['0.25 → 0.3125', 'max → min', '1 → 2', '- → +', '* → /', '2 → 3', '< → >=', '&& → ||', '3 → 4', '> → >=', '&& → ||', '- → +', 'true → false']);
     foreach ($changes as $change) {
         expect(fn () => \PhpToken::tokenize(Mutants::applied($source, $change), TOKEN_PARSE))->not->toThrow(ParseError::class);
     }

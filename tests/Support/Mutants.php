@@ -8,9 +8,12 @@ namespace Tests\Support;
 final class Mutants
 {
     private const OPERATORS = [
-        '<' => '<=', '>' => '>=', '<=' => '<', '>=' => '>', '===' => '!==', '!==' => '===', '&&' => '||', '||' => '&&', '+' => '-', '-' => '+',
+        '<' => '>=', '>' => '<=', '<=' => '>', '>=' => '<', '===' => '!==', '!==' => '===', '&&' => '||', '||' => '&&', '+' => '-', '-' => '+',
         '*' => '/', '/' => '*', '%' => '*', '+=' => '-=', '-=' => '+=', '*=' => '/=', '/=' => '*=', '++' => '--', '--' => '++',
     ];
+
+    /** Beside a whole number a limit is moved by one; of numbers with fractions no two are ever just equal. */
+    private const BESIDE_WHOLE = ['<' => '<=', '>' => '>=', '<=' => '<', '>=' => '>'];
 
     private const NAMES = [
         'min' => 'max', 'max' => 'min', 'sin' => 'cos', 'cos' => 'sin', 'floor' => 'ceil', 'ceil' => 'floor', 'true' => 'false', 'false' => 'true',
@@ -31,7 +34,8 @@ final class Mutants
             $to = match (true) {
                 // of a negative number the sign is changed: −1 for “none” is as good as −2
                 $token->is([T_LNUMBER, T_DNUMBER]) => self::isDeclaration($before, $at[$k - 2] ?? null) || self::isNegated($before, $at[$k - 2] ?? null) ? null : self::number($token->text),
-                $token->is([T_STRING, T_CONTINUE, T_BREAK]) => self::name($token->text, $before, $at[$k + 1] ?? null),
+                $token->is([T_STRING, T_CONTINUE, T_BREAK]) => self::isStrictness($at, $k) ? null : self::name($token->text, $before, $at[$k + 1] ?? null),
+                $before?->is(T_LNUMBER) === true, ($at[$k + 1] ?? null)?->is(T_LNUMBER) === true => self::BESIDE_WHOLE[$token->text] ?? self::OPERATORS[$token->text] ?? null,
                 // an argument by reference and a type of two are no operators; a minus before a number is its sign
                 default => self::OPERATORS[$token->text] ?? null,
             };
@@ -57,6 +61,27 @@ final class Mutants
     private static function isNegated(?\PhpToken $before, ?\PhpToken $second): bool
     {
         return $before?->text === '-' && $second !== null && (in_array($second->text, ['=', '(', ',', '?', ':', '[', '=>', '<', '>', '===', '!=='], true) || $second->is([T_RETURN, T_DOUBLE_ARROW]));
+    }
+
+    /**
+     * The last argument of in_array and array_search: static analysis knows the types, and with it or without they find the same.
+     *
+     * @param  list<\PhpToken>  $at
+     */
+    private static function isStrictness(array $at, int $k): bool
+    {
+        if ($at[$k]->text !== 'true' || ($at[$k + 1] ?? null)?->text !== ')') {
+            return false;
+        }
+        for ($open = 1, $k--; $k > 0 && $open > 0; $k--) {
+            $open += match ($at[$k]->text) {
+                ')' => 1,
+                '(' => -1,
+                default => 0,
+            };
+        }
+
+        return in_array($at[$k]->text, ['in_array', 'array_search'], true);
     }
 
     private static function number(string $text): ?string

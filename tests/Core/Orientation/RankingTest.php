@@ -182,6 +182,17 @@ it('looks closer around the leader, by proven numbers, and gives its place to wh
     $contest = Contest::between($many, new Ranking(array_map(static fn (Vec3 $u): array => $u->toArray(), $many), $estimates), Weights::of(['support' => 1]), $prove);
     expect($asked)->toBe(24 + 5 * 4 + 4 + 4)->and($contest->ups)->toHaveCount(24)->and(count($contest->from))->toBeGreaterThanOrEqual(1)->toBeLessThanOrEqual(5)
         ->and(array_intersect(array_keys($contest->ups), $contest->from))->toBe([]);
+    foreach ($contest->from as $id => $leader) { // each is found around the leader it stands for, not around another one
+        expect($contest->ups[$id]->angleDegTo($many[$leader]))->toBeLessThan(6.0 + 3.0 + 1.5 + 1e-6);
+    }
+    // the third leader has something better beside it, the first two have not: theirs stay
+    $apart = [$at(0), $at(40), $at(80)];
+    $beside = static fn (Vec3 $u): StanceNumbers => metricsWith(['support_mm3' => 1000 * min(10 + $u->angleDegTo($apart[0]), 20 + $u->angleDegTo($apart[1]), 30 + $u->angleDegTo($apart[2]), $u->angleDegTo($at(86)) < 1 ? 25 : 900)]);
+    $estimates = array_map(static fn (Criterion $c): array => array_map($c->value(...), array_map($beside, $apart)), Criteria::all());
+    $ranking = new Ranking(array_map(static fn (Vec3 $u): array => $u->toArray(), $apart), $estimates);
+    expect(Contest::between($apart, $ranking, Weights::of(['support' => 1]), static fn (array $ups): array => array_map($beside, $ups), 3)->from)->toBe([]) // of three finalists one leader is looked around
+        ->and(Contest::between([...$apart, ...array_map($at, [120.0, 130.0, 140.0, 150.0, 160.0, 170.0, 175.0, 178.0, 179.0])], $ranking, Weights::of(['support' => 1]), static fn (array $ups): array => array_map($beside, $ups), 3)->from)->toBe([-1 => 2])
+        ->and(Contest::between($apart, $ranking, Weights::of(['support' => 1]), static fn (array $ups): array => array_map($beside, $ups), 0)->from)->toBe([]);
 });
 
 it('reads a map of sections where it was cut, upside down alike, and between', function () {

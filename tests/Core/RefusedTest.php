@@ -3,15 +3,19 @@
 declare(strict_types=1);
 
 use Tests\Support\Solids;
+use Wrenlo\Core\Format\UnreadableMesh;
 use Wrenlo\Core\Geometry\Vec3;
 use Wrenlo\Core\Mark\FacetSet;
 use Wrenlo\Core\Mark\Marks;
 use Wrenlo\Core\Mark\MarksFile;
 use Wrenlo\Core\Mark\Picker;
+use Wrenlo\Core\Mesh\EarClipping;
 use Wrenlo\Core\Mesh\Mesh;
 use Wrenlo\Core\Mesh\MeshBuilder;
+use Wrenlo\Core\Mesh\MeshInspector;
 use Wrenlo\Core\Mesh\MeshRecipe;
 use Wrenlo\Core\Mesh\Neighbours;
+use Wrenlo\Core\Mesh\Repair\FlipShells;
 use Wrenlo\Core\Mesh\Repair\MeshRepairs;
 use Wrenlo\Core\Mesh\Surface;
 use Wrenlo\Core\Mesh\UnitGuess;
@@ -64,6 +68,45 @@ function pickerOfABox(): Picker
 
     return new Picker(Surface::ofFacets($box), Neighbours::in($box));
 }
+
+it('says what is wrong with a file, with the place', function (UnreadableMesh $e, string $reason, string $sentence) {
+    expect($e->reason)->toBe($reason)->and($e->getMessage())->toBe($sentence);
+})->with([
+    [UnreadableMesh::expandsBeyond('a.xml', 300_000_000), 'too_large', 'The part “a.xml” unpacks to more than 300 MB: Wrenlo stops there.'],
+    [UnreadableMesh::hasTooMany(1_300_000, 1_200_000), 'too_large', 'The file holds 1,300,000 triangles; Wrenlo reads up to 1,200,000. Reduce the mesh in the program it was made with: on a print a facet below the line width cannot be seen.'],
+    [UnreadableMesh::expected('a number', str_repeat('é', 3).'abcdefghijklmnopqrstuvwxyz', 7), 'syntax', 'Line 7: “······abcdefghijklmnopq…” stands where a number should.'],
+    [UnreadableMesh::reachesTooFar('z', -3.4e12), 'too_far', 'A corner lies at z = -3.4e+12: no piece is that large, so the file is damaged.'],
+    [UnreadableMesh::isCutOff(1300, 2484, 48), 'truncated', 'The file ends at byte 1,300, but its header announces 48 triangles, which need 2,484 bytes: it was cut off on the way or the count at byte 80 is wrong.'],
+    [UnreadableMesh::hasCorners(5, 1200, 9), 'syntax', 'Facet 1,200 (line 9) has 5 corners: a facet in this format has three.'], [UnreadableMesh::hasABadNumber(1200, 'line 9'), 'not_a_number', 'A corner of facet 1,200 (line 9) is not a finite number.'],
+]);
+
+it('cuts a star of any size into triangles that cover it once', function (float $size) {
+    mt_srand(3);
+    for ($n = 0; $n < 60; $n++) {
+        $count = mt_rand(5, 14);
+        $x = $y = [];
+        for ($k = 0; $k < $count; $k++) {
+            $r = $size * mt_rand(20, 100) / 100;
+            [$x[], $y[]] = [$r * cos(2 * M_PI * $k / $count) + 7, $r * sin(2 * M_PI * $k / $count) - 3];
+        }
+        $area = static fn (array $p): float => array_sum(array_map(static fn (int $k): float => ($x[$p[$k]] * $y[$p[($k + 1) % count($p)]] - $x[$p[($k + 1) % count($p)]] * $y[$p[$k]]) / 2, array_keys($p)));
+        $cut = array_chunk(EarClipping::triangles(range(0, $count - 1), $x, $y, array_fill(0, $count, 1.0)), 3);
+        $areas = array_map($area, $cut);
+        expect($cut)->toHaveCount($count - 2)->and(min($areas))->toBeGreaterThanOrEqual(-1e-9 * $size ** 2)->and(array_sum($areas))->toEqualWithDelta($area(range(0, $count - 1)), 1e-9 * $size ** 2);
+    }
+})->with([0.01, 1.0, 100.0]);
+
+it('turns the shells that face inwards, and leaves a hollow hollow', function () {
+    // a block with a hollow in it; around it, to every side, blocks that face inwards; one in the hollow that does not
+    $at = [[-90, 0, 0], [90, 0, 0], [0, -90, 0], [0, 90, 0], [0, 0, -90], [0, 0, 90], [70, 70, 70], [-70, -70, -70], [60, -60, 10]];
+    $mesh = Solids::boxes([[40, 40, 40, [0, 0, 0]], [30, 30, 30, [5, 5, 5]], ...array_map(static fn (array $a): array => [8, 9, 10, $a], $at)]);
+    $tri = $mesh->tri;
+    for ($f = 12; $f < 24 + 12 * count($at); $f++) {
+        [$tri[3 * $f + 1], $tri[3 * $f + 2]] = [$tri[3 * $f + 2], $tri[3 * $f + 1]];
+    }
+    $turned = FlipShells::apply(new Mesh($mesh->x, $mesh->y, $mesh->z, $tri));
+    expect($turned->count)->toBe(count($at))->and(MeshInspector::inspect($turned->mesh)->volumeMm3)->toEqualWithDelta(40 ** 3 - 30 ** 3 + count($at) * 720, 1e-6);
+});
 
 it('reckons with vectors', function () {
     $a = new Vec3(1, 2, 3);

@@ -152,6 +152,7 @@ it('meets the same facets, cuts the same ears, keeps the same margins', function
     Recorded::same('rays-ears', [
         'met' => array_column($met, 1), 'at' => array_column($met, 0), 'index' => $index,
         'ears' => array_map(fn (array $corners): array => EarClipping::triangles($corners, array_column($star, 0), array_column($star, 1), array_map(fn (int $k): float => 0.3 * $k, range(0, 9))), [range(0, 9), [9, 8, 7, 6, 5, 4, 3, 2, 1, 0], [0, 1, 2, 3], [1, 2, 3, 4], [2, 3, 5, 8, 9]]),
+        'small ears' => EarClipping::triangles(range(0, 9), array_map(fn (array $p): float => 0.03 * $p[0], $star), array_map(fn (array $p): float => 0.03 * $p[1], $star), array_fill(0, 10, 2.0)),
         'hull' => $hull, 'margins' => array_map(fn (array $p): float => Polygon::marginMm($outline, $p), [[0, 0], [7.9, 0], [3, 9], [-6, -5], [2, 3]]), 'line' => Polygon::marginMm([[0, 0], [4, 0]], [5, 2]),
     ]);
 });

@@ -41,7 +41,7 @@ use Wrenlo\Core\Sight\Display;
 function recordedStances(?Marks $marks = null): Stances
 {
     static $plain = null;
-    $mesh = $plain?->basis->mesh ?? Marsh::curlew(8.0);
+    $mesh = $plain?->basis->mesh ?? Marsh::curlew(8.0)->scaled(0.45);
     $of = static fn (?Marks $m): Stances => new Stances(StanceBasis::of($mesh, new Display(new Vec3(0, 0, 1), new Vec3(0.5, -0.87, 0)), null, $m), new StanceRules(0.2, 50.0), new PrintProfile(nozzleMm: 0.6, lineMm: 0.65, bedXMm: 120, pricePerKg: 31));
 
     return $marks === null ? $plain ??= $of(null) : $of($marks);

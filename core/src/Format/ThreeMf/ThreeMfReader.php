@@ -32,15 +32,15 @@ final class ThreeMfReader implements MeshReader
         if ($total > $maxTriangles) {
             throw UnreadableMesh::hasTooMany($total, $maxTriangles);
         }
-        if ($total === 0) {
-            throw UnreadableMesh::hasNoTriangles();
-        }
         $builder = new MeshBuilder;
         $parts = [];
         foreach ($pieces as [$object, $transform]) {
             $first = $builder->triangleCount();
             self::place($object, $transform->then(Transform::times($model->unitMm())), $builder);
             $parts[] = new Part($object->name !== '' ? $object->name : "Object {$object->id}", $first, $builder->triangleCount() - $first);
+        }
+        if ($builder->triangleCount() === 0) { // a piece may be put together of supports alone
+            throw UnreadableMesh::hasNoTriangles();
         }
 
         return new Reading($builder->build(), self::warnings(count($items) - count($pieces)), count($parts) > 1 ? $parts : [], $model->unit);

@@ -42,8 +42,11 @@ final readonly class Slices
         public array $cx, public array $cy, public array $points, public array $leastSeen, public array $length,
     ) {}
 
-    /** @param  list<float>  $seen  seen weight of each facet */
-    public static function of(Mesh $mesh, array $seen, Rotation $stance, int $count): self
+    /**
+     * @param  list<float>  $seen  seen weight of each facet
+     * @param  ?float  $stepMm  distance from slice to slice; as many as fit the height where it is not said
+     */
+    public static function of(Mesh $mesh, array $seen, Rotation $stance, int $count, ?float $stepMm = null): self
     {
         ['x' => $mx, 'y' => $my, 'z' => $mz, 'tri' => $tri] = get_object_vars($mesh);
         [$a, $b, $c, $d, $e, $f, $g, $h, $i] = $stance->rows;
@@ -57,7 +60,7 @@ final readonly class Slices
         }
         $low = $z === [] ? 0.0 : min($z);
         $height = $z === [] ? 0.0 : max($z) - $low;
-        $step = max($height / $count, 1e-9);
+        $step = $stepMm ?? max($height / $count, 1e-9);
         // in slices: a vertex at s lies above the slices 0 … ceil(s) − 1
         foreach ($z as $k => $v) {
             $z[$k] = ($v - $low) / $step - 0.5;
@@ -291,6 +294,16 @@ final readonly class Slices
         }
 
         return $turning;
+    }
+
+    /**
+     * One slice a layer: layer k is cut at (k + ½) layer heights, as it will be printed.
+     *
+     * @param  list<float>  $seen  seen weight of each facet
+     */
+    public static function byLayer(Mesh $mesh, array $seen, Rotation $stance, float $heightMm, float $layerMm): self
+    {
+        return self::of($mesh, $seen, $stance, max(1, (int) floor($heightMm / $layerMm - 0.5) + 1), $layerMm);
     }
 
     /** @return array<int, float> slice → length of its outlines over its area */

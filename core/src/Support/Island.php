@@ -1,0 +1,17 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wrenlo\Core\Support;
+
+/** A part of a layer with nothing under it: printed into the air unless something holds it. Plate frame, mm. */
+final readonly class Island
+{
+    /**
+     * @param  int  $layer  counted from 0
+     * @param  float  $zMm  underside of that layer
+     * @param  float  $areaMm2  of the part in that layer
+     * @param  float  $xMm  a place in it
+     */
+    public function __construct(public int $layer, public float $zMm, public float $areaMm2, public float $xMm, public float $yMm) {}
+}

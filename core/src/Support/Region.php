@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wrenlo\Core\Support;
+
+/** A place that needs holding. Plate frame, mm from the plate. */
+final readonly class Region
+{
+    /**
+     * @param  list<int>  $facets  that hang; none where a tip is steep all round
+     * @param  float  $areaMm2  of those facets; of an island without any, of its first layer
+     * @param  float  $seen  mean share of the viewers that see it, by area
+     * @param  array{float, float, float}  $atMm  its lowest place
+     * @param  ?float  $spanMm  longest line across, of a bridge
+     * @param  ?float  $acrossDeg  which way those lines run, from +X
+     */
+    public function __construct(
+        public RegionKind $kind, public array $facets, public float $areaMm2, public float $zMinMm, public float $zMaxMm, public float $seen, public array $atMm,
+        public ?float $spanMm = null, public ?float $acrossDeg = null,
+    ) {}
+
+    /** @return array<string, mixed> the keys of `wrenlo:overhangs --json` */
+    public function toArray(): array
+    {
+        return [
+            'kind' => $this->kind->value, 'area_mm2' => $this->areaMm2, 'z_min_mm' => $this->zMinMm, 'z_max_mm' => $this->zMaxMm, 'seen' => $this->seen, 'facets' => count($this->facets),
+            'at_mm' => $this->atMm, 'span_mm' => $this->spanMm, 'across_deg' => $this->acrossDeg,
+        ];
+    }
+}

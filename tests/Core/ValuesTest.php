@@ -9,8 +9,10 @@ use Wrenlo\Core\Geometry\Vec3;
 use Wrenlo\Core\Layer\LayerChoices;
 use Wrenlo\Core\Mark\Marks;
 use Wrenlo\Core\Mesh\HeightBands;
+use Wrenlo\Core\Mesh\Mesh;
 use Wrenlo\Core\Mesh\MeshInspector;
 use Wrenlo\Core\Mesh\Repair\MeshRepairs;
+use Wrenlo\Core\Mesh\Shells;
 use Wrenlo\Core\Mesh\Surface;
 use Wrenlo\Core\Orientation\Candidate;
 use Wrenlo\Core\Orientation\ContactNumbers;
@@ -109,6 +111,12 @@ it('takes the section of a leaning slender part square to its axis', function ()
     expect($parts)->not->toBe([])->and($parts[0]->sectionMm2)->toEqualWithDelta(4 * M_PI, 0.2 * 4 * M_PI)->and(abs($parts[0]->axis->dot((new Vec3(0, -1, 1))->unit())))->toBeGreaterThan(0.97);
 });
 
+it('counts a facet that stands alone as a shell, be it the last', function () {
+    $box = Solids::box(2, 3, 4);
+    $mesh = new Mesh([...$box->x, 9, 10, 9], [...$box->y, 0, 0, 1], [...$box->z, 0, 0, 0], [...$box->tri, 8, 9, 10]);
+    expect(Shells::of($mesh)->count)->toBe(2)->and(Shells::of($mesh)->label)->toBe([...array_fill(0, 12, 0), 1])->and(Shells::of($mesh)->facets()[1])->toBe([12]);
+});
+
 it('has the customary limit and a common layer where none is said', function () {
     $rules = new StanceRules;
     expect($rules->overhangSine())->toEqualWithDelta(sin(M_PI / 4), 1e-12)->and($rules->layerMm)->toBe(0.2)->and((new StanceRules(0.2, 30.0))->overhangSine())->toEqualWithDelta(0.5, 1e-12)
@@ -116,9 +124,9 @@ it('has the customary limit and a common layer where none is said', function () 
 });
 
 it('changes one token at a time, and leaves what still is PHP', function () {
-    $source = '<?php declare(strict_types=1); final class A { private const B = 0.25; public function c(int $d, float $e): float { return max(1, $d) - self::B * 2; } function f() { return $e < $d && 3 > $d && in_array($d, [f()], true) ? -1 : g(true); } }';
+    $source = '<?php declare(strict_types=1); final class A { private const B = 0.25; public function c(int $d, float $e): float { return max(1, $d) - self::B * 2; } function f() { return $e < $d && 3 > $d && in_array($d, [f()], true) ? -1 : g(true); } function h() { $a[3] = true; $b = [$d => true]; return [$d => match (1) { 2 => true, default => $a[$d] ?? -1 }]; } }';
     $changes = Mutants::of($source);
-    expect(array_map(fn (array $c): string => "{$c['from']} → {$c['to']}", $changes))->toBe(['0.25 → 0.3125', 'max → min', '1 → 2', '- → +', '* → /', '2 → 3', '< → >=', '&& → ||', '3 → 4', '> → >=', '&& → ||', '- → +', 'true → false']);
+    expect(array_map(fn (array $c): string => "{$c['from']} → {$c['to']}", $changes))->toBe(['0.25 → 0.3125', 'max → min', '1 → 2', '- → +', '* → /', '2 → 3', '< → >=', '&& → ||', '3 → 4', '> → >=', '&& → ||', '- → +', 'true → false', '3 → 4', '1 → 2', '2 → 3', 'true → false', '- → +']);
     foreach ($changes as $change) {
         expect(fn () => \PhpToken::tokenize(Mutants::applied($source, $change), TOKEN_PARSE))->not->toThrow(ParseError::class);
     }

@@ -34,7 +34,7 @@ final class Mutants
             $to = match (true) {
                 // of a negative number the sign is changed: −1 for “none” is as good as −2
                 $token->is([T_LNUMBER, T_DNUMBER]) => self::isDeclaration($before, $at[$k - 2] ?? null) || self::isNegated($before, $at[$k - 2] ?? null) ? null : self::number($token->text),
-                $token->is([T_STRING, T_CONTINUE, T_BREAK]) => self::isStrictness($at, $k) ? null : self::name($token->text, $before, $at[$k + 1] ?? null),
+                $token->is([T_STRING, T_CONTINUE, T_BREAK]) => self::isStrictness($at, $k) || self::isMember($at, $k) ? null : self::name($token->text, $before, $at[$k + 1] ?? null),
                 $before?->is(T_LNUMBER) === true, ($at[$k + 1] ?? null)?->is(T_LNUMBER) === true => self::BESIDE_WHOLE[$token->text] ?? self::OPERATORS[$token->text] ?? null,
                 // an argument by reference and a type of two are no operators; a minus before a number is its sign
                 default => self::OPERATORS[$token->text] ?? null,
@@ -60,7 +60,19 @@ final class Mutants
 
     private static function isNegated(?\PhpToken $before, ?\PhpToken $second): bool
     {
-        return $before?->text === '-' && $second !== null && (in_array($second->text, ['=', '(', ',', '?', ':', '[', '=>', '<', '>', '===', '!=='], true) || $second->is([T_RETURN, T_DOUBLE_ARROW]));
+        return $before?->text === '-' && $second !== null && (in_array($second->text, ['=', '(', ',', '?', ':', '[', '<', '>'], true) || $second->is([T_RETURN, T_DOUBLE_ARROW, T_COALESCE, T_IS_IDENTICAL, T_IS_NOT_IDENTICAL]));
+    }
+
+    /**
+     * What is put into a set: whether it is there is asked by its key.
+     *
+     * @param  list<\PhpToken>  $at
+     */
+    private static function isMember(array $at, int $k): bool
+    {
+        $around = implode(' ', array_map(static fn (int $i): string => ($at[$i] ?? null)?->is(T_VARIABLE) ? '$' : (($at[$i] ?? null)?->text ?? ''), range($k - 3, $k + 1)));
+
+        return str_ends_with($around, '] = true ;') || $around === '[ $ => true ]';
     }
 
     /**

@@ -149,7 +149,7 @@ export function Stage({
                 </p>
             )}
             {isReady && ringed && (
-                <p className="pointer-events-none absolute right-3 bottom-8 rounded bg-base-100/80 px-1.5 text-[12px]">
+                <p className="pointer-events-none absolute right-3 bottom-8 rounded bg-base-100/80 px-1.5 text-[12px] @max-lg:top-14 @max-lg:right-auto @max-lg:bottom-auto @max-lg:left-3">
                     <span className="font-bold text-error">○</span> {ringed}
                 </p>
             )}

@@ -54,6 +54,7 @@ function recordedFiles(): array
         '3mf with what nobody knows' => ['3mf', $packed(str_replace(['<vertices>', '<triangles>', '<components>', '<build>', '<resources>'], ['<vertices><other/><vertex x="9" y="9" z="9"/>', '<triangles><other/>', '<components><other/>', '<build><other/>', '<resources><other/><basematerials id="7"><base name="a"/></basematerials>'], $model))],
         '3mf, a vertex without z' => ['3mf', $packed(str_replace('<vertex x="1" y="0" z="0"/>', '<vertex x="1" y="0"/>', $model))], '3mf, an endless vertex' => ['3mf', $packed(str_replace('<vertex x="1" y="0" z="0"/>', '<vertex x="1" y="0" z="1e999"/>', $model))],
         '3mf, the same id twice' => ['3mf', $packed(str_replace('<object id="2"', '<object id="1"', $model))], '3mf, a support' => ['3mf', $packed(str_replace('id="1" type="model"', 'id="1" type="support"', $model))], '3mf, of other' => ['3mf', $packed(str_replace('id="1" type="model"', 'id="1" type="other"', $model))],
+        '3mf, a vertex twice' => ['3mf', $packed(str_replace('v1="2" v2="0" v3="3"', 'v1="2" v2="2" v3="3"', $model))],
         'our 3mf' => ['3mf', MeshFiles::bytes($box, '3mf')], 'our obj' => ['obj', MeshFiles::bytes($box, 'obj')], 'our ply' => ['ply', MeshFiles::bytes($box, 'ply')], 'stl named ply' => ['ply', Solids::stl($box)], 'obj named stl' => ['stl', $obj], '3mf named obj' => ['obj', MeshFiles::bytes($box, '3mf')], 'a picture' => ['stl', "\x89PNG\r\n\x1a\n".str_repeat('x', 100)], 'of another kind' => ['step', 'x'],
     ];
 }

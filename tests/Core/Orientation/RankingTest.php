@@ -185,6 +185,13 @@ it('looks closer around the leader, by proven numbers, and gives its place to wh
     foreach ($contest->from as $id => $leader) { // each is found around the leader it stands for, not around another one
         expect($contest->ups[$id]->angleDegTo($many[$leader]))->toBeLessThan(6.0 + 3.0 + 1.5 + 1e-6);
     }
+    // two leaders have each something better beside them: two new ids, each for its own
+    $two = array_map($at, [0.0, 60.0, 120.0, 125.0, 130.0, 135.0, 140.0, 145.0]);
+    $near = static fn (Vec3 $u): StanceNumbers => metricsWith(['support_mm3' => 1000 * min(1 + $u->angleDegTo($at(6)), 2 + $u->angleDegTo($at(66)), 60)]);
+    $of = new Ranking(array_map(static fn (Vec3 $u): array => $u->toArray(), $two), array_map(static fn (Criterion $c): array => array_map($c->value(...), array_map($near, $two)), Criteria::all()));
+    $found = Contest::between($two, $of, Weights::of(['support' => 1]), static fn (array $ups): array => array_map($near, $ups), 2);
+    expect($found->from)->toBe([-1 => 0, -2 => 1])->and($found->ups[-1]->angleDegTo($at(6)))->toBeLessThan(0.1)->and($found->ups[-2]->angleDegTo($at(66)))->toBeLessThan(0.1)
+        ->and(array_keys($found->ups))->toEqualCanonicalizing([-1, -2, 2, 3, 4, 5, 6, 7])->and(array_keys($found->scores))->toEqualCanonicalizing(array_keys($found->ups));
     // the third leader has something better beside it, the first two have not: theirs stay
     $apart = [$at(0), $at(40), $at(80)];
     $beside = static fn (Vec3 $u): StanceNumbers => metricsWith(['support_mm3' => 1000 * min(10 + $u->angleDegTo($apart[0]), 20 + $u->angleDegTo($apart[1]), 30 + $u->angleDegTo($apart[2]), $u->angleDegTo($at(86)) < 1 ? 25 : 900)]);

@@ -12,10 +12,13 @@ use Wrenlo\Core\Layer\LayerChoices;
 use Wrenlo\Core\Mark\FacetSet;
 use Wrenlo\Core\Mark\MarkKind;
 use Wrenlo\Core\Mark\Marks;
+use Wrenlo\Core\Mesh\Polygon;
+use Wrenlo\Core\Orientation\BedNumbers;
 use Wrenlo\Core\Orientation\Candidate;
 use Wrenlo\Core\Orientation\Contest;
 use Wrenlo\Core\Orientation\Criteria;
 use Wrenlo\Core\Orientation\Directions;
+use Wrenlo\Core\Orientation\Footing;
 use Wrenlo\Core\Orientation\HullClimb;
 use Wrenlo\Core\Orientation\Lean;
 use Wrenlo\Core\Orientation\MeasuredStance;
@@ -104,6 +107,21 @@ it('tries and ranks the same', function () {
     $contest = Contest::between($ups, $ranking, Preset::StandSafe->weights(), fn (array $ups): array => array_map($stances->proven(...), $ups), 2);
     Recorded::same('ranking', [...$kept, 'contest' => [$contest->ups, $contest->scores, $contest->from, array_map(fn (StanceNumbers $n): array => $n->toArray(), $contest->numbers)],
         'weights' => Weights::of(['step' => 130, 'scar' => -2, 'time' => 7])->of]);
+});
+
+it('stands on odd feet the same', function () {
+    mt_srand(23);
+    $kept = [];
+    for ($n = 0; $n < 16; $n++) {
+        $points = array_map(fn (): array => [mt_rand(-300, 300) / 10, mt_rand(-900, 900) / 10], range(1, 9));
+        $outline = array_map(fn (int $k): array => $points[$k], Polygon::hull($points));
+        $turned = array_map(fn (array $p): array => [0.6 * $p[0] - 0.8 * $p[1], 0.8 * $p[0] + 0.6 * $p[1]], $outline);
+        $height = 40.0 + 30 * $n;
+        $footing = new Footing($n % 2 ? $outline : $turned, $turned, [mt_rand(-90, 90) / 10, mt_rand(-90, 90) / 10, $height / 3]);
+        $balance = array_map(fn (int $k): array => [mt_rand(-150, 150) / 10, mt_rand(-150, 150) / 10, $k * $height / 5], range(1, 5));
+        $kept[] = [Steadiness::proven($footing, $balance, $height, 7.0 - $n), array_map(fn (float $bed): BedNumbers => Steadiness::onBed($footing, $height, new PrintProfile(bedXMm: $bed, bedYMm: $bed + 20)), [60.0, 150.0, 170.0, 200.0]), $footing->toArray()];
+    }
+    Recorded::same('footings', $kept);
 });
 
 it('gives the same directions, climbs and lists', function () {

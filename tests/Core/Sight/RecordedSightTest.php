@@ -28,6 +28,10 @@ it('sees the same', function () {
     $display = new Display(new Vec3(0, 0.2, 1), new Vec3(0.5, -0.87, 0), DisplayMode::Shelf, 50.0, -20.0);
     $copy = Simplified::to($mesh, 700, $facets);
     $seen = Visibility::weights($mesh, $facets, Views::of($display));
+    $said = [];
+    Visibility::isEverSeen($mesh, $facets, $display, $seen, null, function (float $share) use (&$said): void {
+        $said[] = $share;
+    });
     Recorded::same('sight', [...$kept, 'own' => [$display, $display->key(), Views::of($display), Views::finer(new Display(new Vec3(0, 0, 1), new Vec3(0, -1, 0), DisplayMode::Shelf, 80.0, 75.0))], 'one way' => Views::from(new Vec3(3, 4, 0)),
-        'copy' => Visibility::weights($mesh, $facets, Views::of($display), $copy), 'ever' => Visibility::isEverSeen($mesh, $facets, $display, $seen), 'ever by copy' => Visibility::isEverSeen($mesh, $facets, $display, $seen, $copy)]);
+        'copy' => Visibility::weights($mesh, $facets, Views::of($display), $copy), 'said' => $said, 'ever' => Visibility::isEverSeen($mesh, $facets, $display, $seen), 'ever by copy' => Visibility::isEverSeen($mesh, $facets, $display, $seen, $copy)]);
 });

@@ -52,6 +52,58 @@ final class Solids
         return new Mesh($x, $y, $z, $tri);
     }
 
+    /**
+     * One solid of boxes joined and boxes cut away, in the order given; facets meet edge to edge.
+     *
+     * @param  list<array{bool, array{float, float, float, float, float, float}}>  $boxes  joined or cut away: from x to x, from y to y, from z to z
+     */
+    public static function carved(array $boxes): Mesh
+    {
+        $at = array_map(static fn (int $axis): array => self::sorted(array_merge(...array_map(static fn (array $b): array => [$b[1][2 * $axis], $b[1][2 * $axis + 1]], $boxes))), [0, 1, 2]);
+        $isFull = static function (int $i, int $j, int $k) use ($boxes, $at): bool {
+            if (! isset($at[0][$i + 1], $at[1][$j + 1], $at[2][$k + 1]) || min($i, $j, $k) < 0) {
+                return false;
+            }
+            $p = [($at[0][$i] + $at[0][$i + 1]) / 2, ($at[1][$j] + $at[1][$j + 1]) / 2, ($at[2][$k] + $at[2][$k + 1]) / 2];
+            $is = false;
+            foreach ($boxes as [$isJoined, $b]) {
+                $is = $p[0] > $b[0] && $p[0] < $b[1] && $p[1] > $b[2] && $p[1] < $b[3] && $p[2] > $b[4] && $p[2] < $b[5] ? $isJoined : $is;
+            }
+
+            return $is;
+        };
+        $b = new MeshBuilder;
+        // the corners of each side of a cell, counter-clockwise from outside
+        $sides = [[[-1, 0, 0], [0, 4, 6, 2]], [[1, 0, 0], [1, 3, 7, 5]], [[0, -1, 0], [0, 1, 5, 4]], [[0, 1, 0], [2, 6, 7, 3]], [[0, 0, -1], [0, 2, 3, 1]], [[0, 0, 1], [4, 5, 7, 6]]];
+        foreach ($at[0] as $i => $_) {
+            foreach ($at[1] as $j => $_) {
+                foreach ($at[2] as $k => $_) {
+                    if ($isFull($i, $j, $k)) {
+                        foreach ($sides as [[$di, $dj, $dk], $corners]) {
+                            if (! $isFull($i + $di, $j + $dj, $k + $dk)) {
+                                $b->quad(...array_map(static fn (int $c): int => $b->vertex($at[0][$i + ($c & 1)], $at[1][$j + ($c >> 1 & 1)], $at[2][$k + ($c >> 2)]), $corners));
+                            }
+                        }
+                    }
+                }
+            }
+        }
+
+        return $b->build();
+    }
+
+    /**
+     * @param  list<float|int>  $values
+     * @return list<float>
+     */
+    private static function sorted(array $values): array
+    {
+        $values = array_values(array_unique(array_map(floatval(...), $values)));
+        sort($values);
+
+        return $values;
+    }
+
     /** A body of revolution about Z: a profile of (radius, height) from bottom to top, closed with fans where the radius is above zero. */
     public static function lathe(array $profile, int $around): Mesh
     {

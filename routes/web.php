@@ -8,6 +8,7 @@ use App\Http\Controllers\DecisionController;
 use App\Http\Controllers\ExportController;
 use App\Http\Controllers\FileController;
 use App\Http\Controllers\FindingController;
+use App\Http\Controllers\HoldingController;
 use App\Http\Controllers\MarksController;
 use App\Http\Controllers\MeasuringController;
 use App\Http\Controllers\PieceController;
@@ -54,6 +55,7 @@ Route::middleware(KnowThePerson::class)->group(function () {
     Route::get('/pieces/{piece}/pose', [PoseController::class, 'show']);
     Route::get('/pieces/{piece}/rests', [PoseController::class, 'index']);
     Route::get('/pieces/{piece}/stances/{stance}', [StanceController::class, 'show']);
+    Route::get('/pieces/{piece}/stances/{stance}/holding', [HoldingController::class, 'show']);
     Route::get('/pieces/{piece}/export/{format}', [ExportController::class, 'show'])->whereIn('format', ['stl', '3mf', 'obj', 'json', 'sheet']);
     Route::get('/pieces/{piece}/contact-sheet', [ContactSheetController::class, 'show']);
     Route::post('/pieces/{piece}/file', [FileController::class, 'store']);

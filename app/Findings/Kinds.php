@@ -26,6 +26,7 @@ final class Kinds
         Kinds\Bed::class,
         Kinds\Heights::class,
         Kinds\Score::class,
+        Kinds\Holding::class,
         Kinds\Portrait::class,
         Kinds\ContactPrint::class,
         Kinds\StandingPortrait::class,

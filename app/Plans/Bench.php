@@ -16,6 +16,7 @@ use App\Models\Piece;
 use App\Models\Plan;
 use App\Models\PlanDecision;
 use App\Models\Printer;
+use App\Stations\Hold\HoldDecision;
 use App\Stations\Layers\LayersDecision;
 use App\Stations\Look\LookDecision;
 use App\Stations\Sheet\SheetDecision;
@@ -78,6 +79,13 @@ final class Bench
         $d = $this->decision('stand');
 
         return $d instanceof StandDecision ? $d : throw new LogicException('This piece does not stand.');
+    }
+
+    public function hold(): HoldDecision
+    {
+        $d = $this->decision('hold');
+
+        return $d instanceof HoldDecision ? $d : throw new LogicException('Nothing of this piece is held.');
     }
 
     public function layers(): LayersDecision

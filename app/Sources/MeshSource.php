@@ -8,6 +8,7 @@ use App\Findings\Kinds\Bed;
 use App\Findings\Kinds\ContactPrint;
 use App\Findings\Kinds\Finalists;
 use App\Findings\Kinds\Heights;
+use App\Findings\Kinds\Holding;
 use App\Findings\Kinds\NeverSeen;
 use App\Findings\Kinds\Portrait;
 use App\Findings\Kinds\Proof;
@@ -55,7 +56,7 @@ final class MeshSource extends Source
 
     public function headlineKinds(): array
     {
-        return [Portrait::class, Proof::class, StandingPortrait::class, Bed::class, Heights::class];
+        return [Portrait::class, Proof::class, StandingPortrait::class, Bed::class, Heights::class, Holding::class];
     }
 
     public function firstNumbers(): string

@@ -3,6 +3,8 @@
 declare(strict_types=1);
 
 use Tests\Support\Solids;
+use Wrenlo\Core\Format\Obj\ObjReader;
+use Wrenlo\Core\Format\Ply\PlyReader;
 use Wrenlo\Core\Format\UnreadableMesh;
 use Wrenlo\Core\Geometry\Vec3;
 use Wrenlo\Core\Mark\FacetSet;
@@ -17,6 +19,7 @@ use Wrenlo\Core\Mesh\MeshRecipe;
 use Wrenlo\Core\Mesh\Neighbours;
 use Wrenlo\Core\Mesh\Repair\FlipShells;
 use Wrenlo\Core\Mesh\Repair\MeshRepairs;
+use Wrenlo\Core\Mesh\Repair\OrientWindings;
 use Wrenlo\Core\Mesh\Surface;
 use Wrenlo\Core\Mesh\UnitGuess;
 use Wrenlo\Core\Orientation\StanceRules;
@@ -68,6 +71,41 @@ function pickerOfABox(): Picker
 
     return new Picker(Surface::ofFacets($box), Neighbours::in($box));
 }
+
+it('counts the triangles of polygons before it makes them', function (string $ending, string $text) {
+    $read = function (int $most) use ($ending, $text): int {
+        $stream = fopen('php://memory', 'w+b');
+        fwrite($stream, $text);
+        rewind($stream);
+
+        return ($ending === 'obj' ? ObjReader::class : PlyReader::class)::read($stream, $most)->mesh->triangleCount();
+    };
+    expect($read(9))->toBe(9)->and(fn () => $read(8))->toThrow(UnreadableMesh::class, 'holds 9 triangles; Wrenlo reads up to 8');
+})->with([
+    'obj' => ['obj', implode('', array_map(fn (int $k): string => sprintf("v %.6f %.6f 0\n", cos($k), sin($k)), range(0, 5)))."f 1 2 3 4 5 6\nf 1 2 3\nf 1 3 4 5 6 2\n"],
+    'ply' => ['ply', "ply\nformat ascii 1.0\nelement vertex 6\nproperty float x\nproperty float y\nproperty float z\nelement face 3\nproperty list uchar int vertex_indices\nend_header\n".implode('', array_map(fn (int $k): string => sprintf("%.6f %.6f 0\n", cos($k), sin($k)), range(0, 5)))."6 0 1 2 3 4 5\n3 0 1 2\n6 0 2 3 4 5 1\n"],
+]);
+
+it('makes a strip agree whichever edges its facets share', function () {
+    mt_srand(9);
+    for ($n = 0; $n < 40; $n++) {
+        $tri = [];
+        $wrong = 0;
+        for ($k = 0; $k < 12; $k++) {
+            $t = $k % 2 ? [$k + 1, $k, $k + 2] : [$k, $k + 1, $k + 2];
+            $turn = mt_rand(0, 2);
+            $t = [...array_slice($t, $turn), ...array_slice($t, 0, $turn)];
+            if (mt_rand(0, 2) === 0) {
+                $wrong++;
+                $t = [$t[0], $t[2], $t[1]];
+            }
+            array_push($tri, ...$t);
+        }
+        $mesh = new Mesh(array_map(fn (int $k): float => $k / 2, range(0, 13)), array_map(fn (int $k): float => $k % 2, range(0, 13)), array_fill(0, 14, 0.0), $tri);
+        $turned = OrientWindings::apply($mesh);
+        expect(MeshInspector::inspect($turned->mesh)->topology->flippedEdges)->toBe(0)->and($turned->count)->toBe(min($wrong, 12 - $wrong));
+    }
+});
 
 it('says what is wrong with a file, with the place', function (UnreadableMesh $e, string $reason, string $sentence) {
     expect($e->reason)->toBe($reason)->and($e->getMessage())->toBe($sentence);

@@ -117,6 +117,13 @@ it('counts a facet that stands alone as a shell, be it the last', function () {
     expect(Shells::of($mesh)->count)->toBe(2)->and(Shells::of($mesh)->label)->toBe([...array_fill(0, 12, 0), 1])->and(Shells::of($mesh)->facets()[1])->toBe([12]);
 });
 
+it('prints on a common machine where none is said', function () {
+    expect(get_object_vars(new PrintProfile))->toBe([
+        'nozzleMm' => 0.4, 'lineMm' => 0.45, 'zStepMm' => 0.04, 'bedXMm' => 220.0, 'bedYMm' => 220.0, 'bedZMm' => 250.0, 'densityGPerCm3' => 1.24, 'pricePerKg' => 22.0, 'walls' => 3, 'skinLayers' => 4,
+        'infillShare' => 0.12, 'supportShare' => 0.10, 'wallMmPerS' => 50.0, 'skinMmPerS' => 60.0, 'infillMmPerS' => 90.0, 'supportMmPerS' => 70.0, 'layerChangeS' => 2.0, 'travelShare' => 0.12,
+    ]);
+});
+
 it('has the customary limit and a common layer where none is said', function () {
     $rules = new StanceRules;
     expect($rules->overhangSine())->toEqualWithDelta(sin(M_PI / 4), 1e-12)->and($rules->layerMm)->toBe(0.2)->and((new StanceRules(0.2, 30.0))->overhangSine())->toEqualWithDelta(0.5, 1e-12)

@@ -77,6 +77,9 @@ try {
         $c->keys('oc');
     }, 'tide');
     $shoot('chart', $whelk.'#stand', 'these proven layer by layer', $press('g'));
+    $shoot('hold', $curlew.'#hold', 'lean out further', function (Chrome $c): void {
+        $c->keys('j');
+    });
     $shoot('layers', $curlew.'#layers', 'How fine?');
     $shoot('sheet-station', $curlew.'#sheet', 'Take it to the printer');
     $shoot('shelf', '/shelf', 'What you print with');

@@ -17,6 +17,7 @@ use App\Plans\Bench;
 use App\Plans\Changes;
 use App\Plans\Decision;
 use App\Plans\StanceChoice;
+use App\Stations\Hold\HoldStation;
 use App\Stations\Layers\LayersStation;
 use App\Stations\Station;
 use Illuminate\Validation\Rule;
@@ -103,12 +104,15 @@ final class StandStation extends Station
             ->with(Input::Search, Bench::searchSize())->with(Input::Marks, self::marksKnown($bench));
     }
 
-    /** A plan with a layer height of its own is measured at that: ranking, ledger, sheet and all. */
+    /** A plan with a layer height or an overhang limit of its own is measured at that: ranking, ledger, sheet and all. */
     private static function rulesOf(Bench $bench): StanceRules
     {
-        $layers = in_array(LayersStation::class, $bench->piece->from()->stations(), true) ? $bench->layers()->layerMm : null;
+        $usual = new StanceRules;
+        $stations = $bench->piece->from()->stations();
+        $layer = in_array(LayersStation::class, $stations, true) ? $bench->layers()->layerMm : null;
+        $limit = in_array(HoldStation::class, $stations, true) ? $bench->hold()->limitDeg : null;
 
-        return $layers === null ? new StanceRules : new StanceRules(layerMm: $layers);
+        return new StanceRules($layer ?? $usual->layerMm, $limit ?? $usual->limitDeg);
     }
 
     /** The marks the ranking knows: those of the decision, none on another mesh than they were made on. */

@@ -141,11 +141,11 @@ final class Bridges
         sort($found);
         $joined = [];
         foreach ($found as [$from, $to]) {
-            $last = count($joined) - 1;
-            if ($last >= 0 && $from <= $joined[$last][1] + 1e-6) {
-                $joined[$last][1] = max($joined[$last][1], $to);
+            $last = array_pop($joined);
+            if ($last !== null && $from <= $last[1] + 1e-6) {
+                $joined[] = [$last[0], max($last[1], $to)];
             } else {
-                $joined[] = [$from, $to];
+                array_push($joined, ...($last === null ? [] : [$last]), ...[[$from, $to]]);
             }
         }
 

@@ -26,16 +26,15 @@ final class LayerIslands
     private const STRIP = [1e-6, 0.5, 1 - 1e-6];
 
     /**
-     * The first layer lies on the plate.
-     *
+     * @param  bool  $isOnPlate  the first layer lies on the plate
      * @return list<Island> from below
      */
-    public static function of(Slices $slices): array
+    public static function of(Slices $slices, bool $isOnPlate = true): array
     {
         $found = [];
         $layers = LayerMaterial::ofAll($slices);
         foreach ($layers as $k => $layer) {
-            if ($k === 0) {
+            if ($k === 0 && $isOnPlate) {
                 continue;
             }
             $open = self::open($layer, $layers[$k - 1] ?? null);

@@ -160,12 +160,15 @@ final readonly class LayerMaterial
      */
     private static function boxOf(array $points): array
     {
-        $x = $y = [];
+        $left = $low = INF;
+        $right = $high = -INF;
         for ($i = 0, $n = count($points); $i < $n; $i += 2) {
-            $x[] = $points[$i];
-            $y[] = $points[$i + 1];
+            $left = min($left, $points[$i]);
+            $right = max($right, $points[$i]);
+            $low = min($low, $points[$i + 1]);
+            $high = max($high, $points[$i + 1]);
         }
 
-        return [min($x), min($y), max($x), max($y)];
+        return [$left, $low, $right, $high];
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Wrenlo\Core\Support;
 
 use Wrenlo\Core\Geometry\Rotation;
+use Wrenlo\Core\Geometry\Vec3;
 use Wrenlo\Core\Mesh\Mesh;
 use Wrenlo\Core\Mesh\Slices;
 use Wrenlo\Core\Mesh\Surface;
@@ -33,10 +34,12 @@ final readonly class Overhangs
      * @param  Surface  $facets  of the mesh, file frame
      * @param  list<float>  $seen  seen weight of each facet
      * @param  float  $limitDeg  how far a facet may lean from the vertical
+     * @param  float  $liftMm  how far the lowest point is held above the plate; layers are counted from it
      */
-    public static function of(Mesh $mesh, Surface $facets, array $seen, Rotation $stance, float $layerMm, float $limitDeg): self
+    public static function of(Mesh $mesh, Surface $facets, array $seen, Rotation $stance, float $layerMm, float $limitDeg, float $liftMm = 0.0): self
     {
-        [$x, $y, $z] = self::standing($mesh, $stance);
+        [$x, $y, $z, $low] = self::standing($mesh, $stance);
+        $isOnPlate = $liftMm < $layerMm / 2;
         [$ux, $uy, $uz] = [$stance->rows[6], $stance->rows[7], $stance->rows[8]];
         $least = -sin(deg2rad($limitDeg));
         $hanging = $level = [];
@@ -44,14 +47,14 @@ final readonly class Overhangs
         foreach ($facets->nx as $f => $nx) {
             $n = $nx * $ux + $facets->ny[$f] * $uy + $facets->nz[$f] * $uz;
             // a facet whose corners all lie within half a layer is printed on the plate
-            if ($n < $least && max($z[$mesh->tri[3 * $f]], $z[$mesh->tri[3 * $f + 1]], $z[$mesh->tri[3 * $f + 2]]) > $layerMm / 2) {
+            if ($n < $least && (! $isOnPlate || max($z[$mesh->tri[3 * $f]], $z[$mesh->tri[3 * $f + 1]], $z[$mesh->tri[3 * $f + 2]]) > $layerMm / 2)) {
                 $hanging[] = $f;
                 $level[$f] = $n < $steepest;
             }
         }
-        $slices = Slices::byLayer($mesh, $seen, $stance, max($z), $layerMm);
-        $islands = LayerIslands::of($slices);
-        $tips = self::tips($mesh, $facets, $stance, $z, $layerMm);
+        $slices = Slices::byLayer($mesh, $seen, $stance, $z === [] ? 0.0 : max($z), $layerMm);
+        $islands = LayerIslands::of($slices, $isOnPlate);
+        $tips = self::tips($mesh, $facets, $stance, $z, $isOnPlate ? $layerMm / 2 : -1.0);
         $regions = [];
         foreach (self::together($mesh, $hanging) as $patch) {
             $regions[] = self::region($mesh, $facets, $seen, $patch, $x, $y, $z, $islands, $layerMm);
@@ -79,7 +82,9 @@ final readonly class Overhangs
         $rank = [RegionKind::Island->value => 0, RegionKind::Point->value => 1, RegionKind::Overhang->value => 2, RegionKind::Bridge->value => 2];
         usort($regions, static fn (Region $a, Region $b): int => [$rank[$a->kind->value], -$a->areaMm2, $a->zMinMm] <=> [$rank[$b->kind->value], -$b->areaMm2, $b->zMinMm]);
 
-        return new self($limitDeg, array_sum(array_map(static fn (int $f): float => $facets->area[$f], $hanging)), $regions);
+        $inFile = static fn (Region $r): Region => $r->lifted($liftMm, $stance->back(new Vec3($r->atMm[0], $r->atMm[1], $r->atMm[2] + $low))->toArray());
+
+        return new self($limitDeg, array_sum(array_map(static fn (int $f): float => $facets->area[$f], $hanging)), array_map($inFile, $regions));
     }
 
     /** How far a layer may lean over the one below when it must lie on it with a share of its line: atan(f·w/t), degrees from the vertical. */
@@ -102,7 +107,7 @@ final readonly class Overhangs
         ];
     }
 
-    /** @return array{list<float>, list<float>, list<float>} vertices in the plate frame, the lowest at 0 */
+    /** @return array{list<float>, list<float>, list<float>, float} vertices in the plate frame, the lowest at 0, and what was taken off their heights */
     private static function standing(Mesh $mesh, Rotation $stance): array
     {
         [$a, $b, $c, $d, $e, $f, $g, $h, $i] = $stance->rows;
@@ -114,12 +119,12 @@ final readonly class Overhangs
             $y[] = $d * $px + $e * $py + $f * $pz;
             $z[] = $g * $px + $h * $py + $i * $pz;
         }
-        $low = min($z);
+        $low = $z === [] ? 0.0 : min($z);
         foreach ($z as $k => $v) {
             $z[$k] = $v - $low;
         }
 
-        return [$x, $y, $z];
+        return [$x, $y, $z, $low];
     }
 
     /**
@@ -187,7 +192,8 @@ final readonly class Overhangs
         }
         $kind = RegionKind::Overhang;
         foreach ($islands as $k => $island) {
-            if ($island->zMm >= $low - 1.01 * $layerMm && $island->zMm <= $high + 1.01 * $layerMm && self::isUnder($mesh, $patch, $x, $y, $z, $island, $layerMm)) {
+            // one that begins higher up in the patch, or where the patch begins on the plate, is a place of its own
+            if (abs($island->zMm - $low) <= 1.01 * $layerMm && ($low > $layerMm / 2 || $island->layer === 0) && self::isUnder($mesh, $patch, $x, $y, $z, $island, $layerMm)) {
                 $kind = RegionKind::Island;
                 $at = [$island->xMm, $island->yMm, $island->zMm];
                 array_splice($islands, $k, 1);
@@ -237,9 +243,9 @@ final readonly class Overhangs
      * @param  list<float>  $z
      * @return list<array{float, float, float}> plate frame
      */
-    private static function tips(Mesh $mesh, Surface $facets, Rotation $stance, array $z, float $layerMm): array
+    private static function tips(Mesh $mesh, Surface $facets, Rotation $stance, array $z, float $aboveMm): array
     {
-        $isLow = array_map(static fn (float $v): bool => $v > $layerMm / 2, $z);
+        $isLow = array_map(static fn (float $v): bool => $v > $aboveMm, $z);
         $down = array_fill(0, count($z), 0.0);
         [$ux, $uy, $uz] = [$stance->rows[6], $stance->rows[7], $stance->rows[8]];
         $tri = $mesh->tri;

@@ -14,18 +14,31 @@ final readonly class Region
      * @param  array{float, float, float}  $atMm  its lowest place
      * @param  ?float  $spanMm  longest line across, of a bridge
      * @param  ?float  $acrossDeg  which way those lines run, from +X
+     * @param  array{float, float, float}  $fileMm  its lowest place in the frame of the file
      */
     public function __construct(
         public RegionKind $kind, public array $facets, public float $areaMm2, public float $zMinMm, public float $zMaxMm, public float $seen, public array $atMm,
-        public ?float $spanMm = null, public ?float $acrossDeg = null,
+        public ?float $spanMm = null, public ?float $acrossDeg = null, public array $fileMm = [0.0, 0.0, 0.0],
     ) {}
+
+    /**
+     * The same on a piece that is held above the plate.
+     *
+     * @param  array{float, float, float}  $fileMm
+     */
+    public function lifted(float $byMm, array $fileMm): self
+    {
+        [$x, $y, $z] = $this->atMm;
+
+        return new self($this->kind, $this->facets, $this->areaMm2, $this->zMinMm + $byMm, $this->zMaxMm + $byMm, $this->seen, [$x, $y, $z + $byMm], $this->spanMm, $this->acrossDeg, $fileMm);
+    }
 
     /** @return array<string, mixed> the keys of `wrenlo:overhangs --json` */
     public function toArray(): array
     {
         return [
             'kind' => $this->kind->value, 'area_mm2' => $this->areaMm2, 'z_min_mm' => $this->zMinMm, 'z_max_mm' => $this->zMaxMm, 'seen' => $this->seen, 'facets' => count($this->facets),
-            'at_mm' => $this->atMm, 'span_mm' => $this->spanMm, 'across_deg' => $this->acrossDeg,
+            'at_mm' => $this->atMm, 'at_file_mm' => $this->fileMm, 'span_mm' => $this->spanMm, 'across_deg' => $this->acrossDeg,
         ];
     }
 }

@@ -1,14 +1,14 @@
 import { useCallback, useRef, useState } from 'react';
 import { useStore } from 'zustand';
 import type { StageHandle } from '@/stage/Stage';
-import type { LayersPage, LookPage, Measuring, SheetPage, Shelf, StandPage, StanceRanking, Workbench } from '@/types/generated';
+import type { HoldPage, LayersPage, LookPage, Measuring, SheetPage, Shelf, StandPage, StanceRanking, Workbench } from '@/types/generated';
 import { createUi, type Ui, type UiStore } from './ui';
 import { useMeasuring } from './useMeasuring';
 import { usePlan, type PlanActions } from './usePlan';
 
 export type PieceProps = { bench: Workbench; ranking: StanceRanking | null; shelf: Shelf; told?: string | null };
 
-type Pages = { look: LookPage; stand: StandPage; layers: LayersPage; sheet: SheetPage };
+type Pages = { look: LookPage; stand: StandPage; hold: HoldPage; layers: LayersPage; sheet: SheetPage };
 
 /** Everything a station may know and do. */
 export type Bench = {

@@ -55,6 +55,19 @@ export class Camera {
         this.orbit(THREE.MathUtils.radToDeg(turn), THREE.MathUtils.radToDeg(Math.asin(THREE.MathUtils.clamp(way.z, -0.9, 0.9)) - raise));
     }
 
+    /** Looks up at a place, from the side it is looked at now. */
+    fly(to: THREE.Vector3, radius: number): void {
+        const { azimuth } = this.polar();
+        const distance = (0.75 * radius) / Math.sin(THREE.MathUtils.degToRad(this.eye.fov / 2));
+        const raise = THREE.MathUtils.degToRad(-18);
+        this.controls.target.copy(to);
+        this.eye.position
+            .set(Math.cos(azimuth) * Math.cos(raise), Math.sin(azimuth) * Math.cos(raise), Math.sin(raise))
+            .multiplyScalar(distance)
+            .add(to);
+        this.moved();
+    }
+
     private polar(): { azimuth: number; raise: number; r: number } {
         const offset = this.eye.position.clone().sub(this.controls.target);
         return {

@@ -14,6 +14,8 @@ export type StageHandle = {
     zoom: (factor: number) => void;
     home: () => void;
     face: (way: [number, number, number]) => void;
+    /** looks at a place of the file’s frame from below */
+    fly: (to: [number, number, number]) => void;
     /** takes up the aim that keys move, or puts it away */
     aim: () => void;
     isAiming: () => boolean;
@@ -115,6 +117,7 @@ export function Stage({
         zoom: (factor) => view.current?.camera.zoom(factor),
         home: () => view.current?.home(),
         face: (way) => view.current?.face(way),
+        fly: (to) => view.current?.fly(to),
         aim: () => view.current?.aim.set(!view.current.aim.isOn),
         isAiming: () => view.current?.aim.isOn ?? false,
         moveAim: (dx, dy) => view.current?.aim.move(dx, dy),

@@ -164,6 +164,13 @@ export class View {
         this.camera.face(new THREE.Vector3(...way).applyQuaternion(this.shown[0] ?? new THREE.Quaternion()));
     }
 
+    /** Looks at a place of the file from below, near enough to see what lies around it. */
+    fly(to: [number, number, number]): void {
+        this.piece.place(this.shown[0] ?? new THREE.Quaternion(), this.state.panes[0]?.liftMm ?? 0);
+        this.piece.group.updateMatrixWorld(true);
+        this.camera.fly(this.piece.group.localToWorld(new THREE.Vector3(...to)), this.piece.radius);
+    }
+
     /** Back to the view from the viewers' side. */
     home = (): void =>
         this.camera.home(

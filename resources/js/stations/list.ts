@@ -1,4 +1,5 @@
 import type { Bench } from '@/bench/useBench';
+import { useHold } from './hold/station';
 import { useLayers } from './layers/station';
 import { useLook } from './look/station';
 import { useSheet } from './sheet/station';
@@ -7,5 +8,5 @@ import type { StationView } from './station';
 
 /** The stations, in any order: the route says which there are. A new one is a folder and a line here. */
 export function useStations(bench: Bench): StationView[] {
-    return [useLook(bench), useStand(bench), useLayers(bench), useSheet(bench)];
+    return [useLook(bench), useStand(bench), useHold(bench), useLayers(bench), useSheet(bench)];
 }

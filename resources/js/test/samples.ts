@@ -4,6 +4,7 @@ import type {
     DisplayChoice,
     Headline,
     LayerChoice,
+    HoldPage,
     LayersPage,
     LookPage,
     MarkList,
@@ -201,7 +202,7 @@ export function bench(over: Partial<Workbench> = {}): Workbench {
         plan: { id: 5, name: 'Plan A', isCurrent: true, version: 3, undo: null, redo: null },
         plans: [],
         measuring: measuring(),
-        route: ['look', 'stand', 'layers', 'sheet'].map((key) => headline(key)),
+        route: ['look', 'stand', 'hold', 'layers', 'sheet'].map((key) => headline(key)),
         stage: { geometry: null, seen: null, lineMm: 0.45, bedMm: [220, 220, 250], layerMm: 0.2, limitDeg: 45 },
         stations: {
             look: {
@@ -215,6 +216,15 @@ export function bench(over: Partial<Workbench> = {}): Workbench {
                 thickness: thickness(),
             } satisfies LookPage,
             stand: standPage(),
+            hold: {
+                limitDeg: 45,
+                customaryDeg: 45,
+                usualDeg: 48.4,
+                cooledDeg: 59.3,
+                lineMm: 0.45,
+                layerMm: 0.2,
+                accepted: [],
+            } satisfies HoldPage,
             layers: { choices: layers, chosenMm: null, nozzleMm: 0.4, currency: 'EUR' } satisfies LayersPage,
             sheet: { printerId: 1, nozzleId: 1, filamentId: 1, choice: null } satisfies SheetPage,
         },

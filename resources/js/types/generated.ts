@@ -10,6 +10,8 @@ export const ORIGIN = ['file', 'sphere', 'flat', 'hull', 'refined', 'hand'] as c
 export type Origin = (typeof ORIGIN)[number];
 export const PRESET = ['face', 'plastic', 'safe', 'soonest'] as const;
 export type Preset = (typeof PRESET)[number];
+export const REGION_KIND = ['island', 'point', 'overhang', 'bridge'] as const;
+export type RegionKind = (typeof REGION_KIND)[number];
 
 export type StanceNumbers = {
     height_mm: number;
@@ -120,6 +122,43 @@ export type HeightTracks = {
     solidMm2: number[];
     supportMm2: number[];
     timeShare: number[];
+};
+
+export type HeldPlace = {
+    key: string;
+    kind: RegionKind;
+    label: string;
+    why: string;
+    areaMm2: number;
+    zMinMm: number;
+    zMaxMm: number;
+    seen: number;
+    atFileMm: number[];
+    spanMm: number | null;
+    isAccepted: boolean;
+};
+
+export type HoldPage = {
+    limitDeg: number;
+    customaryDeg: number;
+    usualDeg: number;
+    cooledDeg: number;
+    lineMm: number;
+    layerMm: number;
+    accepted: string[];
+};
+
+export type HoldingReport = {
+    state: FindingState;
+    underWay: boolean;
+    percent: number;
+    words: string;
+    failure: string | null;
+    areaMm2: number | null;
+    places: HeldPlace[];
+    smaller: number;
+    smallerMm2: number;
+    specks: number;
 };
 
 export type LayerChoice = {

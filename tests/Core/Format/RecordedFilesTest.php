@@ -55,6 +55,8 @@ function recordedFiles(): array
         '3mf, a vertex without z' => ['3mf', $packed(str_replace('<vertex x="1" y="0" z="0"/>', '<vertex x="1" y="0"/>', $model))], '3mf, an endless vertex' => ['3mf', $packed(str_replace('<vertex x="1" y="0" z="0"/>', '<vertex x="1" y="0" z="1e999"/>', $model))],
         '3mf, the same id twice' => ['3mf', $packed(str_replace('<object id="2"', '<object id="1"', $model))], '3mf, a support' => ['3mf', $packed(str_replace('id="1" type="model"', 'id="1" type="support"', $model))], '3mf, of other' => ['3mf', $packed(str_replace('id="1" type="model"', 'id="1" type="other"', $model))],
         '3mf, a vertex twice' => ['3mf', $packed(str_replace('v1="2" v2="0" v3="3"', 'v1="2" v2="2" v3="3"', $model))],
+        ...array_map(fn (int $n): array => ['3mf', $packed(str_replace(['</resources>', '<build>'], [preg_replace('/^.*?(<mesh>.*?<\/mesh>).*$/s', '<object id="5" type="support">$1</object></resources>', $model), '<build>'.str_repeat('<item objectid="5"/>', $n)], $model))], ['3mf, one support beside' => 1, '3mf, three supports beside' => 3]),
+        'binary, not a number further on' => ['stl', substr_replace(Solids::stl($box), pack('g', INF), 84 + 50 * 6 + 12 + 12 + 4, 4)], 'binary, cut late' => ['stl', substr(Solids::stl(Solids::sphere(5, 100)), 0, 84 + 50 * 9000 + 17)],
         'our 3mf' => ['3mf', MeshFiles::bytes($box, '3mf')], 'our obj' => ['obj', MeshFiles::bytes($box, 'obj')], 'our ply' => ['ply', MeshFiles::bytes($box, 'ply')], 'stl named ply' => ['ply', Solids::stl($box)], 'obj named stl' => ['stl', $obj], '3mf named obj' => ['obj', MeshFiles::bytes($box, '3mf')], 'a picture' => ['stl', "\x89PNG\r\n\x1a\n".str_repeat('x', 100)], 'of another kind' => ['step', 'x'],
     ];
 }

@@ -26,8 +26,11 @@ use Wrenlo\Core\Sight\Display;
 
 function metricsWith(array $numbers): StanceNumbers
 {
-    return StanceNumbers::fromArray($numbers + (new Stances(StanceBasis::of(Solids::box(10, 10, 10), Display::facingMinusY()), new StanceRules))
-        ->exact(new Vec3(0, 0, 1))->toArray());
+    /** @var ?array<string, mixed> $usual */
+    static $usual = null;
+    $usual ??= (new Stances(StanceBasis::of(Solids::box(10, 10, 10), Display::facingMinusY()), new StanceRules))->exact(new Vec3(0, 0, 1))->toArray();
+
+    return StanceNumbers::fromArray($numbers + $usual);
 }
 
 it('scores by place in the range, weighted', function () {
@@ -252,4 +255,13 @@ it('keeps every score between 0 and 1, whatever the weights and however far a pr
             expect(min($scores))->toBeGreaterThanOrEqual(-1e-12)->and(max($scores))->toBeLessThanOrEqual(1 + 1e-12);
         }
     }
+});
+
+it('names two gains and two costs at most, what weighs most first', function () {
+    $own = metricsWith(['seen_step_mm' => 0.10, 'seen_scar_mm2' => 400.0, 'support_mm3' => 1000.0, 'seen_seam_mm' => 10.0, 'seen_terrace_area_mm2' => 100.0, 'hours' => 9.0]);
+    $other = metricsWith(['seen_step_mm' => 0.05, 'seen_scar_mm2' => 100.0, 'support_mm3' => 9000.0, 'seen_seam_mm' => 90.0, 'seen_terrace_area_mm2' => 900.0, 'hours' => 3.0]);
+    $weights = Weights::of(['step' => 10, 'scar' => 20, 'time' => 30, 'support' => 40, 'seam' => 50, 'terrace' => 60]);
+    expect(Wrenlo\Core\Orientation\Reason::sentence('upright', $own, $other, $weights, 'the runner-up'))->toBe(
+        "Upright, it has against the runner-up *100\u{202F}mm²* of contours instead of *900* and *10\u{202F}mm* of seen seam instead of *90*. It pays with *9.0\u{202F}h* of time instead of *3.0* and *400\u{202F}mm²* of seen scars instead of *100*.",
+    );
 });

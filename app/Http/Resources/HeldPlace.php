@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources;
+
+use Wrenlo\Core\Support\RegionKind;
+
+/** A place that needs holding, as the Hold station lists it. */
+final readonly class HeldPlace
+{
+    /**
+     * @param  string  $key  stays the same while kind and place do
+     * @param  list<float>  $atFileMm  its lowest place, file frame
+     */
+    private function __construct(
+        public string $key, public RegionKind $kind, public string $label, public string $why, public float $areaMm2, public float $zMinMm, public float $zMaxMm, public float $seen,
+        public array $atFileMm, public ?float $spanMm, public bool $isAccepted,
+    ) {}
+
+    /**
+     * @param  array<string, mixed>  $row  of Region::toArray
+     * @param  list<string>  $accepted
+     */
+    public static function of(array $row, array $accepted): self
+    {
+        $kind = RegionKind::from($row['kind']);
+        $key = vsprintf($kind->value.' %.1f %.1f %.1f', $row['at_file_mm']);
+
+        return new self($key, $kind, $kind->label(), $kind->why(), $row['area_mm2'], $row['z_min_mm'], $row['z_max_mm'], $row['seen'], $row['at_file_mm'], $row['span_mm'], in_array($key, $accepted, true));
+    }
+}

@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Resources;
+
+use App\Enums\FindingState;
+use App\Models\Finding;
+use App\Plans\Bench;
+use Wrenlo\Core\Support\RegionKind;
+
+/** What needs holding in a stance, and how far the looking is. */
+final readonly class HoldingReport
+{
+    /** Overhangs smaller than this are told in one line. */
+    private const SMALL_MM2 = 0.5;
+
+    /**
+     * @param  list<HeldPlace>  $places  islands and tips first, then by area; small ones left out
+     * @param  int  $specks  islands smaller than a dot of the line
+     */
+    private function __construct(
+        public FindingState $state, public bool $underWay, public int $percent, public string $words, public ?string $failure,
+        public ?float $areaMm2, public array $places, public int $smaller, public float $smallerMm2, public int $specks,
+    ) {}
+
+    public static function of(Bench $bench, Finding $f): self
+    {
+        $r = $f->isDone() ? $f->headline : null;
+        $rows = $r['regions'] ?? [];
+        $isSmall = static fn (array $row): bool => $row['kind'] === RegionKind::Overhang->value && $row['area_mm2'] < self::SMALL_MM2;
+        $small = array_filter($rows, $isSmall);
+        $dot = M_PI / 4 * $bench->profile()->lineMm ** 2;
+        $isSpeck = static fn (array $row): bool => $row['kind'] === RegionKind::Island->value && $row['area_mm2'] < $dot;
+        $accepted = $bench->hold()->accepted;
+
+        return new self(
+            $f->state, $f->state->isUnderWay(), $f->percent, $f->words, $f->failure, $r['overhang_area_mm2'] ?? null,
+            array_values(array_map(static fn (array $row): HeldPlace => HeldPlace::of($row, $accepted), array_filter($rows, static fn (array $row): bool => ! $isSmall($row) && ! $isSpeck($row)))),
+            count($small), (float) array_sum(array_column($small, 'area_mm2')), count(array_filter($rows, $isSpeck)),
+        );
+    }
+}

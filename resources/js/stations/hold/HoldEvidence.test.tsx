@@ -1,0 +1,92 @@
+import { cleanup, fireEvent, render, screen } from '@testing-library/react';
+import { afterEach, describe, expect, it, vi } from 'vitest';
+import type { HeldPlace, HoldingReport, HoldPage } from '@/types/generated';
+import { HoldEvidence } from './HoldEvidence';
+
+const page: HoldPage = { limitDeg: 45, customaryDeg: 45, usualDeg: 48.37, cooledDeg: 59.35, lineMm: 0.45, layerMm: 0.2, accepted: [] };
+
+const place = (over: Partial<HeldPlace>): HeldPlace => ({
+    key: 'overhang 1',
+    kind: 'overhang',
+    label: 'Overhang',
+    why: 'It leans out.',
+    areaMm2: 120.4,
+    zMinMm: 24,
+    zMaxMm: 30,
+    seen: 0.25,
+    atFileMm: [1, 2, 3],
+    spanMm: null,
+    isAccepted: false,
+    ...over,
+});
+
+const report = (over: Partial<HoldingReport> = {}): HoldingReport => ({
+    state: 'done',
+    underWay: false,
+    percent: 100,
+    words: 'Done',
+    failure: null,
+    areaMm2: 318.2,
+    places: [
+        place({ key: 'island 1', kind: 'island', label: 'Island', areaMm2: 2.34, zMinMm: 9, why: 'Nothing under it.' }),
+        place({}),
+        place({ key: 'bridge 1', kind: 'bridge', label: 'Bridge', spanMm: 14.2, isAccepted: true }),
+    ],
+    smaller: 3,
+    smallerMm2: 0.7,
+    specks: 2,
+    ...over,
+});
+
+function show(over: Partial<Parameters<typeof HoldEvidence>[0]> = {}) {
+    const acts = { onLook: vi.fn(), onLimit: vi.fn(), onAccept: vi.fn(), onDone: vi.fn() };
+    render(<HoldEvidence page={page} report={report()} at={null} {...acts} {...over} />);
+    return acts;
+}
+
+afterEach(cleanup);
+
+describe('the Hold station', () => {
+    it('says what hangs, what begins in the air and what spans, in numbers with units', () => {
+        show();
+        const said = document.body.textContent ?? '';
+        expect(said).toMatch(/318\smm² lean out further than 45°/);
+        expect(said).toContain('1 place begins in the air');
+        expect(said).toMatch(/1 is a bridge, up to 14\smm long/);
+        expect(said).toMatch(/And 3 places of less than half a square millimetre, 0\.7\smm² in all/);
+        expect(said).toContain('And 2 islands smaller than a dot of the line');
+        expect(screen.getByRole('radio', { name: /Island/ }).textContent).toMatch(/2\.3\smm².*9\.0\smm.*25/);
+    });
+
+    it('offers the schools of the limit, and says the customary one as none', () => {
+        const acts = show({ page: { ...page, limitDeg: 48 } });
+        expect(screen.getByRole('radio', { name: '48°, half a line holds' }).getAttribute('aria-checked')).toBe('true');
+        fireEvent.click(screen.getByRole('radio', { name: '45°, customary' }));
+        fireEvent.click(screen.getByRole('radio', { name: '59°, a quarter holds, cooled' }));
+        expect(acts.onLimit.mock.calls).toEqual([[null], [59]]);
+    });
+
+    it('signs a place off, and takes it back', () => {
+        const acts = show({ at: 'island 1' });
+        expect(screen.getByText('Nothing under it.')).toBeTruthy();
+        fireEvent.click(screen.getByRole('button', { name: 'Print it without' }));
+        expect(acts.onAccept).toHaveBeenCalledWith('island 1');
+        fireEvent.click(screen.getByRole('radio', { name: /Bridge/ }));
+        expect(acts.onLook).toHaveBeenCalledWith('bridge 1');
+    });
+
+    it('takes a place back that was signed off', () => {
+        show({ at: 'bridge 1' });
+        expect(screen.getByRole('button', { name: 'Hold it after all' })).toBeTruthy();
+    });
+
+    it('says how far it is, and why it is not', () => {
+        show({ report: report({ areaMm2: null, underWay: true, words: 'Looking under it', percent: 40 }) });
+        expect(screen.getByRole('status').textContent).toContain('Looking under it · 40 %');
+    });
+
+    it('says so where nothing needs holding', () => {
+        show({ report: report({ areaMm2: 0, places: [], smaller: 0, specks: 0 }) });
+        expect(document.body.textContent).toContain('Nothing leans out further than 45° from the vertical, and nothing begins in the air.');
+    });
+});

@@ -1,0 +1,182 @@
+import { Radios } from '@/components/Radios';
+import { number, unit } from '@/lib/format';
+import type { HeldPlace, HoldingReport, HoldPage, RegionKind } from '@/types/generated';
+
+type Props = {
+    page: HoldPage;
+    report: HoldingReport | null;
+    /** the place looked at, by its key */
+    at: string | null;
+    onLook: (key: string) => void;
+    onLimit: (deg: number | null) => void;
+    onAccept: (key: string) => void;
+    onDone: () => void;
+};
+
+/** A sign for each kind, so that colour is not needed: nothing under it, a tip, a lean, a span. */
+const SIGN: Record<RegionKind, string> = { island: '◌', point: '▾', overhang: '◥', bridge: '⊓' };
+
+/** The Hold station: what would be printed into the air, place by place. */
+export function HoldEvidence({ page, report, at, onLook, onLimit, onAccept, onDone }: Props) {
+    if (!report || report.areaMm2 === null)
+        return (
+            <p className="p-4" role="status">
+                {report?.failure ?? (report ? `${report.words} · ${report.percent} %` : 'Looking under it, layer for layer…')}
+            </p>
+        );
+    const open = report.places.filter((p) => !p.isAccepted);
+    const looked = report.places.find((p) => p.key === at) ?? null;
+    return (
+        <div className="flex h-full flex-col">
+            <div className="min-h-0 flex-1 space-y-3 overflow-y-auto px-4 pt-3 pb-3">
+                <div>
+                    <h2 className="text-[20px] leading-tight">What needs holding?</h2>
+                    <p className="mt-1 font-serif text-[16px] leading-snug">
+                        <Sentence report={report} limitDeg={page.limitDeg} />
+                    </p>
+                </div>
+                <Limit page={page} onLimit={onLimit} />
+                {report.places.length > 0 && (
+                    <div>
+                        <div className="grid grid-cols-[1fr_4.2rem_4.4rem_3rem] gap-1 px-2 pb-1 text-right text-[12px] text-soft">
+                            <span className="text-left">place</span>
+                            <span>area</span>
+                            <span>height</span>
+                            <span>seen</span>
+                        </div>
+                        <Radios
+                            label="Places that need holding"
+                            options={report.places.map((p) => ({ key: p.key, data: { 'data-place': p.kind }, show: <Row place={p} /> }))}
+                            value={at}
+                            onPick={onLook}
+                            optionClass={(isOn) =>
+                                `rule-t grid w-full grid-cols-[1fr_4.2rem_4.4rem_3rem] gap-1 px-2 py-1.5 text-right text-[13px] ${isOn ? 'bg-accent font-semibold text-accent-content' : 'hover:bg-base-200'}`
+                            }
+                        />
+                    </div>
+                )}
+                {report.smaller > 0 && (
+                    <p className="text-[12px] text-soft">
+                        And {number(report.smaller)} {report.smaller === 1 ? 'place' : 'places'} of less than half a square millimetre,{' '}
+                        {unit(report.smallerMm2, 1, 'mm²')} in all.
+                    </p>
+                )}
+                {report.specks > 0 && (
+                    <p className="text-[12px] text-soft">
+                        And {number(report.specks)} {report.specks === 1 ? 'island' : 'islands'} smaller than a dot of the line: the lines
+                        beside
+                        {report.specks === 1 ? ' it' : ' them'} mostly carry {report.specks === 1 ? 'it' : 'them'}.
+                    </p>
+                )}
+                <p className="text-[12px] text-soft">
+                    Islands are found layer for layer: a part of a layer that lies on nothing of the layer below. A bridge is level and ends
+                    on material to both sides.
+                </p>
+            </div>
+            <div className="flex items-center gap-3 border-t border-base-300 px-4 py-2.5">
+                {looked ? (
+                    <>
+                        <button type="button" className="btn btn-neutral btn-sm" onClick={() => onAccept(looked.key)}>
+                            {looked.isAccepted ? 'Hold it after all' : 'Print it without'}
+                        </button>
+                        <span className="text-[12px] text-soft">{looked.why}</span>
+                    </>
+                ) : (
+                    <>
+                        <button type="button" className="btn btn-neutral btn-sm" onClick={onDone}>
+                            On to the layers
+                        </button>
+                        <span className="text-[12px] text-soft">
+                            {open.length === 0 ? 'Nothing is left to hold.' : 'Pick a place to see it from below.'}
+                        </span>
+                    </>
+                )}
+            </div>
+        </div>
+    );
+}
+
+function Sentence({ report, limitDeg }: { report: HoldingReport; limitDeg: number }) {
+    const islands = report.places.filter((p) => p.kind === 'island' || p.kind === 'point').length;
+    const bridges = report.places.filter((p) => p.kind === 'bridge');
+    const longest = Math.max(0, ...bridges.map((b) => b.spanMm ?? 0));
+    if (report.places.length + report.smaller + report.specks === 0)
+        return <>Nothing leans out further than {Math.round(limitDeg)}° from the vertical, and nothing begins in the air.</>;
+    return (
+        <>
+            <strong>{unit(report.areaMm2 ?? 0, 0, 'mm²')}</strong> lean out further than {Math.round(limitDeg)}° from the vertical.{' '}
+            {islands > 0 ? (
+                <>
+                    <strong>{islands}</strong> {islands === 1 ? 'place begins' : 'places begin'} in the air: without support there is
+                    nothing to print {islands === 1 ? 'it' : 'them'} on.
+                </>
+            ) : (
+                <>Nothing begins in the air.</>
+            )}
+            {bridges.length > 0 && (
+                <>
+                    {' '}
+                    <strong>{bridges.length}</strong> {bridges.length === 1 ? 'is a bridge' : 'are bridges'}, up to{' '}
+                    <strong>{unit(longest, 0, 'mm')}</strong> long.
+                </>
+            )}
+        </>
+    );
+}
+
+function Row({ place }: { place: HeldPlace }) {
+    return (
+        <>
+            <span className={`text-left ${place.isAccepted ? 'text-soft line-through' : ''}`}>
+                <span
+                    aria-hidden
+                    className={`mr-1.5 inline-block w-3 text-center ${place.kind === 'island' || place.kind === 'point' ? 'text-error' : ''}`}
+                >
+                    {SIGN[place.kind]}
+                </span>
+                {place.label}
+                {place.spanMm !== null && <span className="font-normal text-soft"> {unit(place.spanMm, 0, 'mm')}</span>}
+            </span>
+            <span>{place.areaMm2 < 10 ? unit(place.areaMm2, 1, 'mm²') : unit(place.areaMm2, 0, 'mm²')}</span>
+            <span>{unit(place.zMinMm, 1, 'mm')}</span>
+            <span>{Math.round(100 * place.seen)} %</span>
+        </>
+    );
+}
+
+/** Schools of how far a layer may lean over the one below, and what this line and layer reckon. */
+function Limit({ page, onLimit }: { page: HoldPage; onLimit: (deg: number | null) => void }) {
+    const schools = [
+        { deg: page.customaryDeg, name: 'customary' },
+        { deg: Math.round(page.usualDeg), name: 'half a line holds' },
+        { deg: Math.round(page.cooledDeg), name: 'a quarter holds, cooled' },
+    ];
+    return (
+        <fieldset>
+            <legend className="mb-1 text-[13px] text-soft">Held from this lean on</legend>
+            <Radios
+                label="Held from this lean on"
+                options={schools.map((s) => ({
+                    key: s.deg,
+                    name: `${s.deg}°, ${s.name}`,
+                    show: (
+                        <>
+                            <span className="block text-[14px] font-semibold">{s.deg}°</span>
+                            <span className="block text-[11px]">{s.name}</span>
+                        </>
+                    ),
+                }))}
+                value={schools.find((s) => Math.abs(s.deg - page.limitDeg) < 0.5)?.deg ?? null}
+                onPick={(deg) => onLimit(deg === page.customaryDeg ? null : deg)}
+                className="grid grid-cols-3 gap-1.5"
+                optionClass={(isOn) =>
+                    `rounded border px-1.5 py-1 text-center leading-tight ${isOn ? 'border-primary bg-accent text-accent-content' : 'border-base-300 hover:bg-base-200'}`
+                }
+            />
+            <p className="mt-1 text-[12px] text-soft">
+                A line of {unit(page.lineMm, 2, 'mm')} in layers of {unit(page.layerMm, 2, 'mm')} lies on the one below with half its width
+                at {Math.round(page.usualDeg)}°, with a quarter at {Math.round(page.cooledDeg)}°. Your own test prints know better.
+            </p>
+        </fieldset>
+    );
+}

@@ -16,7 +16,7 @@ enum RegionKind: string
     {
         return match ($this) {
             self::Island => 'Island',
-            self::Point => 'Lowest point',
+            self::Point => 'Tip',
             self::Overhang => 'Overhang',
             self::Bridge => 'Bridge',
         };

@@ -23,6 +23,7 @@ export function usePlan(bench: Workbench) {
         const turn = (): Promise<boolean> =>
             new Promise((done) => {
                 let isKept = false;
+                const { hash } = window.location;
                 router.visit(url, {
                     method,
                     data: { ...body, version: version.current } as never,
@@ -32,6 +33,8 @@ export function usePlan(bench: Workbench) {
                         version.current = (page as unknown as Answer).props.bench?.plan.version ?? version.current;
                         setProblem(null);
                         isKept = true;
+                        // the answer comes without the station in its address: a reload is to come back to it
+                        if (hash && !window.location.hash) history.replaceState(history.state, '', hash);
                     },
                     onError: (errors) => setProblem(Object.values(errors)[0] ?? 'This could not be saved.'),
                     onFinish: () => done(isKept),

@@ -137,7 +137,7 @@ function Row({ place }: { place: HeldPlace }) {
                 {place.label}
                 {place.spanMm !== null && <span className="font-normal text-soft"> {unit(place.spanMm, 0, 'mm')}</span>}
             </span>
-            <span>{place.areaMm2 < 10 ? unit(place.areaMm2, 1, 'mm²') : unit(place.areaMm2, 0, 'mm²')}</span>
+            <span>{place.kind === 'point' ? '–' : place.areaMm2 < 10 ? unit(place.areaMm2, 1, 'mm²') : unit(place.areaMm2, 0, 'mm²')}</span>
             <span>{unit(place.zMinMm, 1, 'mm')}</span>
             <span>{Math.round(100 * place.seen)} %</span>
         </>

@@ -16,7 +16,8 @@ export function useHold(bench: Bench): StationView {
     const report = useHolding(
         bench.data.piece.id,
         isOpen ? (taken?.id ?? null) : null,
-        `${bench.data.plan.version} ${page.limitDeg} ${page.layerMm}`,
+        `${page.limitDeg} ${page.layerMm}`,
+        bench.data.plan.version,
     );
     const [at, setAt] = useState<string | null>(null);
     const places = report?.places ?? [];

@@ -16,7 +16,7 @@ const MAY_USE = [
     'core/src/Thin' => ['Wrenlo\Core\Geometry', 'Wrenlo\Core\Mesh', 'Wrenlo\Core\Thin'],
     'core/src/Orientation' => ['Wrenlo\Core\Geometry', 'Wrenlo\Core\Mesh', 'Wrenlo\Core\Thin', 'Wrenlo\Core\Mark', 'Wrenlo\Core\Sight', 'Wrenlo\Core\Settings', 'Wrenlo\Core\Motion', 'Wrenlo\Core\Orientation'],
     'core/src/Layer' => ['Wrenlo\Core\Geometry', 'Wrenlo\Core\Mesh', 'Wrenlo\Core\Settings', 'Wrenlo\Core\Motion', 'Wrenlo\Core\Orientation', 'Wrenlo\Core\Layer'],
-    'core/src/Support' => ['Wrenlo\Core\Geometry', 'Wrenlo\Core\Mesh', 'Wrenlo\Core\Support'],
+    'core/src/Support' => ['Wrenlo\Core\Geometry', 'Wrenlo\Core\Mesh', 'Wrenlo\Core\Settings', 'Wrenlo\Core\Motion', 'Wrenlo\Core\Support'],
     'core/src/Format' => ['Wrenlo\Core\Geometry', 'Wrenlo\Core\Mesh', 'Wrenlo\Core\Format'],
     'database/demo' => ['Wrenlo\Core\Geometry', 'Wrenlo\Core\Mesh', 'Database\Demo'],
 ];
@@ -96,7 +96,7 @@ it('keeps stations apart', function () {
     }
     foreach (glob(Dependencies::root().'/resources/js/stations/*/{,*/}*.{ts,tsx}', GLOB_BRACE) as $file) {
         preg_match('#stations/(\w+)/#', $file, $own);
-        preg_match_all("#from '(?:@/stations/|\.\./)(look|stand|layers|sheet)/#", (string) file_get_contents($file), $m);
+        preg_match_all("#from '(?:@/stations/|\.\./)(look|stand|hold|layers|sheet)/#", (string) file_get_contents($file), $m);
         foreach (array_diff($m[1], [$own[1]]) as $other) {
             $found[] = basename($file)." of {$own[1]} imports {$other}";
         }

@@ -79,3 +79,18 @@ it('does not look under a piece of someone else', function () {
     $piece = Pieces::measured(user: Pieces::someone(), finalists: 2);
     $this->actingAs(Pieces::someone('tove@marsh.invalid'))->getJson("/pieces/{$piece->id}/stances/0,0,1/holding")->assertStatus(404);
 });
+
+it('plans columns by command, writes them as shells, and says what it does not plan', function () {
+    $file = Solids::file(Solids::stl(Solids::carved([[true, [0, 6, -3, 3, 0, 36]], [true, [0, 24, -3, 3, 30, 36]], [true, [18, 24, -3, 3, 14, 36]]])));
+    $out = sys_get_temp_dir().'/'.bin2hex(random_bytes(4)).'.stl';
+    $plan = wrenlo('supports', ['file' => $file, '--up' => '0,0,1', '--style' => 'columns', '--out' => $out]);
+    expect(array_keys($plan))->toContain('contacts', 'nodes', 'volume_mm3', 'plastic_mm3', 'grams', 'minutes', 'contact_area_mm2', 'seen_scar_mm2', 'landing_area_mm2', 'uncovered_area_mm2', 'uncovered_islands', 'min_clearance_mm', 'max_lean_deg', 'break_risk', 'trapped_contacts')
+        ->and($plan['uncovered_islands'])->toBe(0)->and($plan['uncovered_area_mm2'])->toEqual(0.0)->and(wrenlo('inspect', ['file' => $out]))->toMatchArray(['watertight' => true, 'shells' => count($plan['contacts'])])
+        ->and(wrenlo('inspect', ['file' => $out])['volume_mm3'])->toEqualWithDelta($plan['volume_mm3'], 1e-4 * $plan['volume_mm3']);
+    unlink($out);
+    foreach ([['--style' => 'tree'], ['--xy' => '0'], ['--density' => 'x'], ['--out' => 'supports.txt']] as $wrong) {
+        expect(Illuminate\Support\Facades\Artisan::call('wrenlo:supports', ['file' => $file, '--up' => '0,0,1', ...$wrong]))->toBe(1);
+    }
+    // nothing hangs: no file is written
+    expect(wrenlo('supports', ['file' => $file, '--up' => '0,0,-1', '--out' => $out])['contacts'])->toBe([])->and(is_file($out))->toBeFalse();
+});

@@ -27,6 +27,9 @@ final readonly class HeldPlace
         $kind = RegionKind::from($row['kind']);
         $key = vsprintf($kind->value.' %.1f %.1f %.1f', $row['at_file_mm']);
 
-        return new self($key, $kind, $kind->label(), $kind->why(), $row['area_mm2'], $row['z_min_mm'], $row['z_max_mm'], $row['seen'], $row['at_file_mm'], $row['span_mm'], in_array($key, $accepted, true));
+        return new self(
+            key: $key, kind: $kind, label: $kind->label(), why: $kind->why(), areaMm2: $row['area_mm2'], zMinMm: $row['z_min_mm'], zMaxMm: $row['z_max_mm'], seen: $row['seen'],
+            atFileMm: $row['at_file_mm'], spanMm: $row['span_mm'], isAccepted: in_array($key, $accepted, true),
+        );
     }
 }

@@ -35,9 +35,9 @@ final readonly class HoldingReport
         $accepted = $bench->hold()->accepted;
 
         return new self(
-            $f->state, $f->state->isUnderWay(), $f->percent, $f->words, $f->failure, $r['overhang_area_mm2'] ?? null,
-            array_values(array_map(static fn (array $row): HeldPlace => HeldPlace::of($row, $accepted), array_filter($rows, static fn (array $row): bool => ! $isSmall($row) && ! $isSpeck($row)))),
-            count($small), (float) array_sum(array_column($small, 'area_mm2')), count(array_filter($rows, $isSpeck)),
+            state: $f->state, underWay: $f->state->isUnderWay(), percent: $f->percent, words: $f->words, failure: $f->failure, areaMm2: $r['overhang_area_mm2'] ?? null,
+            places: array_values(array_map(static fn (array $row): HeldPlace => HeldPlace::of($row, $accepted), array_filter($rows, static fn (array $row): bool => ! $isSmall($row) && ! $isSpeck($row)))),
+            smaller: count($small), smallerMm2: (float) array_sum(array_column($small, 'area_mm2')), specks: count(array_filter($rows, $isSpeck)),
         );
     }
 }

@@ -17,8 +17,6 @@ use App\Plans\Bench;
 use App\Plans\Changes;
 use App\Plans\Decision;
 use App\Plans\StanceChoice;
-use App\Stations\Hold\HoldStation;
-use App\Stations\Layers\LayersStation;
 use App\Stations\Station;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
@@ -108,9 +106,9 @@ final class StandStation extends Station
     private static function rulesOf(Bench $bench): StanceRules
     {
         $usual = new StanceRules;
-        $stations = $bench->piece->from()->stations();
-        $layer = in_array(LayersStation::class, $stations, true) ? $bench->layers()->layerMm : null;
-        $limit = in_array(HoldStation::class, $stations, true) ? $bench->hold()->limitDeg : null;
+        $stations = array_map(static fn (string $station): string => $station::key(), $bench->piece->from()->stations());
+        $layer = in_array('layers', $stations, true) ? $bench->layers()->layerMm : null;
+        $limit = in_array('hold', $stations, true) ? $bench->hold()->limitDeg : null;
 
         return new StanceRules($layer ?? $usual->layerMm, $limit ?? $usual->limitDeg);
     }

@@ -30,7 +30,10 @@ final readonly class Region
     {
         [$x, $y, $z] = $this->atMm;
 
-        return new self($this->kind, $this->facets, $this->areaMm2, $this->zMinMm + $byMm, $this->zMaxMm + $byMm, $this->seen, [$x, $y, $z + $byMm], $this->spanMm, $this->acrossDeg, $fileMm);
+        return new self(
+            kind: $this->kind, facets: $this->facets, areaMm2: $this->areaMm2, zMinMm: $this->zMinMm + $byMm, zMaxMm: $this->zMaxMm + $byMm, seen: $this->seen,
+            atMm: [$x, $y, $z + $byMm], spanMm: $this->spanMm, acrossDeg: $this->acrossDeg, fileMm: $fileMm,
+        );
     }
 
     /** @return array<string, mixed> the keys of `wrenlo:overhangs --json` */

@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Console\Commands;
+
+use InvalidArgumentException;
+use Wrenlo\Core\Format\MeshFormats;
+use Wrenlo\Core\Geometry\Rotation;
+use Wrenlo\Core\Mesh\Surface;
+use Wrenlo\Core\Settings\PrintProfile;
+use Wrenlo\Core\Sight\Views;
+use Wrenlo\Core\Sight\Visibility;
+use Wrenlo\Core\Support\SupportAsk;
+use Wrenlo\Core\Support\SupportPlan;
+
+final class SupportsCommand extends MeshCommand
+{
+    protected $signature = 'wrenlo:supports '.self::FILE.' {--up=0,0,1 : the file-frame direction that becomes +Z} {--style=columns : columns} {--layer=0.2 : layer height, mm} {--limit=45 : overhang limit from the vertical, degrees}
+        {--xy=0.8 : distance to the sides of the piece, mm} {--gap=0.22 : gap below a contact, mm} {--density=15 : share of the plan that columns fill, per cent} {--reach=3 : how far from a contact a layer still holds, mm}
+        {--plate-only : no foot on the piece} {--marks= : faces marked with wrenlo:mark, or a plan with marks} {--out= : the file to write the shells to} '.self::DISPLAY_OPTIONS.' {--json : print JSON}';
+
+    protected $description = 'Plan supports for one way to stand, as closed shells that any tool-path program prints as they are';
+
+    protected function compute(): array
+    {
+        if ((string) $this->option('style') !== 'columns') {
+            throw new InvalidArgumentException('--style is columns; trees are not planned yet.');
+        }
+        $out = (string) $this->option('out');
+        if ($out !== '' && ! MeshFormats::knows(strtolower(pathinfo($out, PATHINFO_EXTENSION)))) {
+            throw new InvalidArgumentException('Wrenlo writes '.MeshFormats::names().', not “.'.pathinfo($out, PATHINFO_EXTENSION).'”.');
+        }
+        $ask = new SupportAsk($this->number('layer'), $this->number('limit'), $this->number('xy'), $this->number('gap'), $this->number('density') / 100, $this->number('reach'), (bool) $this->option('plate-only'));
+        $stance = Rotation::bringingUp($this->direction('up'));
+        $display = $this->display();
+        $mesh = $this->reading()->mesh;
+        $marks = $this->marks($mesh->triangleCount());
+        $keepClear = $marks->keptClear();
+        $seen = Visibility::weights($mesh, Surface::ofFacets($mesh), Views::of($display));
+        $plan = SupportPlan::columns($mesh, $marks->weighed($seen), $stance, $ask, array_fill_keys($keepClear->facets(), true));
+        $shells = $plan->shells();
+        if ($out !== '' && $shells !== null) {
+            $stream = @fopen($out, 'wb') ?: throw new InvalidArgumentException("“{$out}” cannot be written.");
+            MeshFormats::write($stream, strtolower(pathinfo($out, PATHINFO_EXTENSION)), $shells, 'supports - Wrenlo');
+            fclose($stream);
+        }
+
+        return $plan->toArray(new PrintProfile);
+    }
+}

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Actions;
 
 use App\Findings\Findings;
+use App\Findings\Kinds\Columns;
 use App\Findings\Kinds\Proof;
 use App\Findings\Kinds\Report;
 use App\Findings\Kinds\StandingPortrait;
@@ -15,8 +16,11 @@ use App\Plans\StanceChoice;
 use App\Stations\Stand\RankStances;
 use Illuminate\Support\Str;
 use Wrenlo\Core\Format\MeshFormats;
+use Wrenlo\Core\Geometry\Rotation;
+use Wrenlo\Core\Geometry\Vec3;
 use Wrenlo\Core\Mark\MarkKind;
 use Wrenlo\Core\Mark\MarksFile;
+use Wrenlo\Core\Mesh\Mesh;
 use Wrenlo\Core\Orientation\Criteria;
 use Wrenlo\Core\Orientation\Lean;
 use Wrenlo\Core\Orientation\Metrics;
@@ -51,6 +55,22 @@ final readonly class ExportPlan
         $mesh = MeshInHand::reading($this->bench->subject())->mesh;
         MeshFormats::write($stream, $ending, $mesh->standing($this->stance->rotation(), $this->stance->liftMm), "{$this->bench->piece->name} - Wrenlo");
         fclose($stream);
+    }
+
+    /** The columns that hold it, where the exported mesh stands; null where nothing hangs. */
+    public function columns(): ?Mesh
+    {
+        $finding = Findings::now(Columns::class, $this->bench->standing($this->stance));
+        $blob = isset($finding->blobs['shells']) ? Findings::blobNow($finding, 'shells') : null;
+        if ($blob === null) {
+            return null;
+        }
+        $shells = Columns::shells($blob);
+        $turn = Rotation::bringingUp(new Vec3(0.0, 0.0, 1.0))->thenAboutZ($this->stance->turnDeg)->rows;
+        $x = array_map(static fn (float $px, float $py): float => $turn[0] * $px + $turn[1] * $py, $shells->x, $shells->y);
+        $y = array_map(static fn (float $px, float $py): float => $turn[3] * $px + $turn[4] * $py, $shells->x, $shells->y);
+
+        return new Mesh($x, $y, $shells->z, $shells->tri);
     }
 
     /** @return array<string, mixed> */

@@ -27,6 +27,7 @@ final class Kinds
         Kinds\Heights::class,
         Kinds\Score::class,
         Kinds\Holding::class,
+        Kinds\Columns::class,
         Kinds\Portrait::class,
         Kinds\ContactPrint::class,
         Kinds\StandingPortrait::class,

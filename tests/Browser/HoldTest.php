@@ -53,6 +53,10 @@ it('lists what needs holding, flies to it by mouse and by keys, signs it off, an
     $chrome->driver->navigate()->refresh();
     $chrome->waitForText('What needs holding?', 60);
     $chrome->until('it still', fn (Chrome $c) => $c->all('[data-place] .line-through'), 30);
+    // columns for it, with their price
+    $chrome->button('Plan columns')->click();
+    $chrome->waitForText('upright shafts', 60);
+    expect($chrome->all('a[href$="/export/columns"]'))->not->toBe([]);
     // a steeper limit: everything is measured at it, and there is less to hold
     $area = fn (Chrome $c): int => preg_match('/([\d,]+)\smm² lean out further than (\d+)°/u', $c->text(), $m) === 1 ? (int) str_replace(',', '', $m[1]) : -1;
     $at45 = $area($chrome);

@@ -64,6 +64,26 @@ it('measures everything at the limit that was chosen', function () {
     expect(Pieces::bench($piece)->subject()->rules()->limitDeg)->toBe(45.0);
 });
 
+it('plans columns when they are asked for, and takes them away where the exported mesh stands', function () {
+    $piece = heldHook();
+    $stance = Pieces::bench($piece)->stand()->stance->id();
+    $report = $this->getJson("/pieces/{$piece->id}/stances/{$stance}/columns")->assertOk()->json();
+    expect($report)->toMatchArray(['state' => 'done', 'uncoveredIslands' => 0])->and($report['contacts'])->toBeGreaterThan(10)->and($report['uncoveredMm2'])->toEqual(0.0)
+        ->and($report['grams'])->toEqualWithDelta(1.24e-3 * Finding::query()->where('kind', 'columns')->firstOrFail()->headline['volume_mm3'], 1e-9);
+    $read = fn (string $bytes) => Wrenlo\Core\Mesh\MeshInspector::inspect(Wrenlo\Core\Format\MeshFormats::read(fopen(Solids::file($bytes), 'rb'), 'stl')->mesh);
+    $shells = $read($this->get("/pieces/{$piece->id}/export/columns")->assertOk()->assertDownload('hook-columns.stl')->streamedContent());
+    expect($shells->topology->isWatertight())->toBeTrue()->and($shells->topology->shells)->toBe($report['contacts'])->and($shells->bounds->min->z)->toEqualWithDelta(0.0, 1e-6)->and($shells->bounds->max->z)->toBeLessThan(30.0);
+    // turned about Z with the piece
+    decide($piece, 'stand', ['turn_deg' => 90])->assertSessionHasNoErrors();
+    $turned = $read($this->get("/pieces/{$piece->id}/export/columns")->streamedContent());
+    $mesh = $read($this->get("/pieces/{$piece->id}/export/stl")->streamedContent());
+    expect($turned->bounds->size()->y)->toEqualWithDelta($shells->bounds->size()->x, 1e-4)->and($turned->bounds->min->y)->toBeGreaterThan($mesh->bounds->min->y)->and($turned->bounds->max->y)->toBeLessThan($mesh->bounds->max->y);
+    // nothing hangs: nothing to take away
+    $flat = Pieces::measured(mesh: Solids::box(10, 10, 10), name: 'crate.stl', finalists: 2);
+    decide($flat, 'stand', ['stance' => collect(stancesOf($flat))->firstWhere('origin', 'file')['id']]);
+    $this->get("/pieces/{$flat->id}/export/columns")->assertStatus(409);
+});
+
 it('prints the same by command, with the keys that were asked for', function () {
     $file = Solids::file(Solids::stl(Solids::carved([[true, [0, 6, -3, 3, 0, 36]], [true, [0, 24, -3, 3, 30, 36]], [true, [18, 24, -3, 3, 14, 36]]])));
     $found = wrenlo('overhangs', ['file' => $file, '--up' => '0,0,1']);

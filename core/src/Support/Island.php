@@ -14,4 +14,9 @@ final readonly class Island
      * @param  float  $xMm  a place in it
      */
     public function __construct(public int $layer, public float $zMm, public float $areaMm2, public float $xMm, public float $yMm) {}
+
+    public function lifted(float $byMm): self
+    {
+        return new self($this->layer, $this->zMm + $byMm, $this->areaMm2, $this->xMm, $this->yMm);
+    }
 }

@@ -45,13 +45,15 @@ final readonly class SupportPlan
     /**
      * @param  list<float>  $seen  seen weight of each facet
      * @param  array<int, true>  $keepClear  facets that no support may touch
+     * @param  float  $liftMm  how far the piece is held above the plate
      */
-    public static function columns(Mesh $mesh, array $seen, Rotation $stance, SupportAsk $ask, array $keepClear = []): self
+    public static function columns(Mesh $mesh, array $seen, Rotation $stance, SupportAsk $ask, array $keepClear = [], float $liftMm = 0.0): self
     {
-        $piece = $mesh->standing($stance);
+        $piece = $mesh->standing($stance, $liftMm);
         $facets = Surface::ofFacets($piece);
         $upright = Rotation::bringingUp(new Vec3(0.0, 0.0, 1.0));
-        $islands = LayerIslands::of(Slices::byLayer($piece, $seen, $upright, $piece->bounds()->max->z, $ask->layerMm));
+        $layers = Slices::byLayer($piece, $seen, $upright, $piece->bounds()->max->z - $liftMm, $ask->layerMm);
+        $islands = array_map(static fn (Island $i): Island => $i->lifted($liftMm), LayerIslands::of($layers, $liftMm < $ask->layerMm / 2));
         [$columns, $uncovered, $open] = Columns::plan(SolidColumns::of($piece, Columns::CELL_MM), $facets, $islands, $ask, $keepClear);
         $width = Columns::widthMm($ask->density);
         $tip = Columns::TIP_MM ** 2;

@@ -81,6 +81,23 @@ export const METRICS: Metric[] = [
     {"key":"hours","label":"Time","unit":"h","decimals":1,"better":"low","times":1,"why":"Volumes ÷ (bead area × speed) + 12 % travel + 2 s a layer. Acceleration and minimum layer time are not in it."},
 ];
 
+export type ColumnsReport = {
+    state: FindingState;
+    underWay: boolean;
+    percent: number;
+    words: string;
+    failure: string | null;
+    contacts: number;
+    grams: number;
+    minutes: number;
+    seenScarMm2: number;
+    landingMm2: number;
+    uncoveredMm2: number;
+    uncoveredIslands: number;
+    breakRisk: number;
+    trapped: number;
+};
+
 export type CriterionInfo = {
     key: string;
     label: string;

@@ -1,3 +1,4 @@
+import type { ReactNode } from 'react';
 import { Radios } from '@/components/Radios';
 import { number, unit } from '@/lib/format';
 import type { HeldPlace, HoldingReport, HoldPage, RegionKind } from '@/types/generated';
@@ -11,13 +12,15 @@ type Props = {
     onLimit: (deg: number | null) => void;
     onAccept: (key: string) => void;
     onDone: () => void;
+    /** what holds it */
+    columns?: ReactNode;
 };
 
 /** A sign for each kind, so that colour is not needed: nothing under it, a tip, a lean, a span. */
 const SIGN: Record<RegionKind, string> = { island: '◌', point: '▾', overhang: '◥', bridge: '⊓' };
 
 /** The Hold station: what would be printed into the air, place by place. */
-export function HoldEvidence({ page, report, at, onLook, onLimit, onAccept, onDone }: Props) {
+export function HoldEvidence({ page, report, at, onLook, onLimit, onAccept, onDone, columns }: Props) {
     if (!report || report.areaMm2 === null)
         return (
             <p className="p-4" role="status">
@@ -68,6 +71,7 @@ export function HoldEvidence({ page, report, at, onLook, onLimit, onAccept, onDo
                         {report.specks === 1 ? ' it' : ' them'} mostly carry {report.specks === 1 ? 'it' : 'them'}.
                     </p>
                 )}
+                {columns}
                 <p className="text-[12px] text-soft">
                     Islands are found layer for layer: a part of a layer that lies on nothing of the layer below. A bridge is level and ends
                     on material to both sides.

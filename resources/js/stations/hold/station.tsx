@@ -5,6 +5,7 @@ import type { Shortcut } from '@/lib/keys';
 import { triple } from '@/lib/vec';
 import type { StationView } from '../station';
 import { takenOnStage } from '../taken';
+import { ColumnsCard } from './ColumnsCard';
 import { HoldEvidence } from './HoldEvidence';
 import { useHolding } from './useHolding';
 
@@ -67,6 +68,9 @@ export function useHold(bench: Bench): StationView {
                 onLimit={(deg) => void bench.plan.decide('hold', { limit_deg: deg })}
                 onAccept={accept}
                 onDone={() => bench.go('layers')}
+                columns={
+                    taken && <ColumnsCard pieceId={bench.data.piece.id} stanceId={taken.id} rules={`${page.limitDeg} ${page.layerMm}`} />
+                }
             />
         ),
         keys,

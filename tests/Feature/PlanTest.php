@@ -57,7 +57,7 @@ it('measures a plan at its own layer height: ledger, sheet and export, with noth
     expect($fine['numbers']['seen_step_mm'])->toEqualWithDelta(0.6 * $taken['numbers']['seen_step_mm'], 1e-9)
         ->and($fine['numbers']['layers'])->toBeGreaterThan(1.6 * $taken['numbers']['layers'] - 2)->and($fine['numbers']['hours'])->toBeGreaterThan($taken['numbers']['hours']);
     $page = $this->get("/pieces/{$piece->id}")->assertOk();
-    expect($page->inertiaProps('bench.stage.layerMm'))->toBe(0.12)->and($page->inertiaProps('bench.route.1.again'))->toBeNull()->and($page->inertiaProps('bench.route.2.again'))->toBeNull()
+    expect($page->inertiaProps('bench.stage.layerMm'))->toBe(0.12)->and($page->inertiaProps('bench.route.1.again'))->toBeNull()->and($page->inertiaProps('bench.route.3.again'))->toBeNull()
         ->and($page->inertiaProps('bench.stations.sheet.choice.hours'))->toBe($fine['numbers']['hours'])
         ->and(collect($page->inertiaProps('bench.stations.layers.choices'))->firstWhere('layerMm', 0.12)['hours'])->toBe($fine['numbers']['hours']);
     $plan = $this->get("/pieces/{$piece->id}/export/json")->assertOk()->json();
@@ -103,9 +103,9 @@ it('refuses a layer height the nozzle cannot print, and keeps one that a new noz
     $fine = $piece->user->nozzles()->where('diameter_mm', 0.25)->value('id');
     decide($piece, 'sheet', ['nozzle_id' => $fine])->assertSessionHasNoErrors();
     $this->get("/pieces/{$piece->id}")->assertInertia(fn ($page) => $page->where('bench.stations.layers.chosenMm', 0.28)->where('bench.stations.sheet.choice', null)
-        ->where('bench.route.2.again', '0.28 mm was chosen for another nozzle. A 0.25 mm nozzle on this machine prints layers of 0.08 to 0.16 mm in steps of 0.04 mm.'));
+        ->where('bench.route.3.again', '0.28 mm was chosen for another nozzle. A 0.25 mm nozzle on this machine prints layers of 0.08 to 0.16 mm in steps of 0.04 mm.'));
     decide($piece, 'sheet', ['nozzle_id' => $piece->user->nozzles()->where('diameter_mm', 0.4)->value('id')]);
-    $this->get("/pieces/{$piece->id}")->assertInertia(fn ($page) => $page->where('bench.route.2.again', null)->where('bench.stations.sheet.choice.layerMm', 0.28));
+    $this->get("/pieces/{$piece->id}")->assertInertia(fn ($page) => $page->where('bench.route.3.again', null)->where('bench.stations.sheet.choice.layerMm', 0.28));
 });
 
 it('says hours and grams for other tools at once, from stored numbers', function () {

@@ -56,7 +56,9 @@ final class Columns extends Kind
     public static function shells(string $blob): Mesh
     {
         $lists = Lists::open($blob);
+        /** @var non-empty-list<int> $tri a plan without columns has no shells */
+        $tri = $lists->words('tri');
 
-        return new Mesh($lists->floats('x'), $lists->floats('y'), $lists->floats('z'), $lists->words('tri'));
+        return new Mesh($lists->floats('x'), $lists->floats('y'), $lists->floats('z'), $tri);
     }
 }

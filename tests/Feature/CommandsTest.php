@@ -49,6 +49,9 @@ it('orients, with reasons and the numbers that pose gives', function () {
         expect($candidate['reason'])->toMatch('/\d/')->toEndWith('.');
     }
     expect(array_column($result['candidates'], 'score'))->toBe(collect($result['candidates'])->pluck('score')->sort()->values()->all());
+    // the pose of the file is ranked along, however poor it is: here on its tip
+    $tip = wrenlo('orient', ['file' => Solids::file(Solids::stl(Solids::turned(Solids::cone(15, 40, 48), new Wrenlo\Core\Geometry\Vec3(0, 0, -1)))), '--directions' => '100', '--top' => '3', '--preset' => 'safe'])['candidates'];
+    expect(array_column($tip, 'origin'))->toHaveCount(3)->toContain('file')->and($tip[2]['origin'])->toBe('file');
 });
 
 it('exports the mesh standing on the plate', function () {

@@ -39,7 +39,10 @@ final class OrientCommand extends MeshCommand
         $all = (new Search($stances->estimates()))->candidates($display->up, $directions);
         $ranking = Ranking::ofCandidates($all);
         $finalists = [];
-        foreach ($ranking->finalists($weights, $top) as $id) {
+        $first = $ranking->finalists($weights, $top);
+        // as on the screen the file's own pose, the first of all, is ranked along
+        $listed = $top === 1 || in_array(0, $first, true) ? $first : [...array_slice($first, 0, $top - 1), 0];
+        foreach ($listed as $id) {
             $finalists[$id] = $all[$id]->up;
         }
         $clock->lap('search');

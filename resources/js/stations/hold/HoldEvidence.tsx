@@ -41,7 +41,7 @@ export function HoldEvidence({ page, report, at, onLook, onLimit, onAccept, onDo
                 <Limit page={page} onLimit={onLimit} />
                 {report.places.length > 0 && (
                     <div>
-                        <div className="grid grid-cols-[1fr_4.2rem_4.4rem_3rem] gap-1 px-2 pb-1 text-right text-[12px] text-soft">
+                        <div className="grid grid-cols-[1fr_3.6rem_3.9rem_2.5rem] gap-1 px-2 pb-1 text-right text-[12px] text-soft">
                             <span className="text-left">place</span>
                             <span>area</span>
                             <span>height</span>
@@ -53,7 +53,7 @@ export function HoldEvidence({ page, report, at, onLook, onLimit, onAccept, onDo
                             value={at}
                             onPick={onLook}
                             optionClass={(isOn) =>
-                                `rule-t grid w-full grid-cols-[1fr_4.2rem_4.4rem_3rem] gap-1 px-2 py-1.5 text-right text-[13px] ${isOn ? 'bg-accent font-semibold text-accent-content' : 'hover:bg-base-200'}`
+                                `rule-t grid w-full grid-cols-[1fr_3.6rem_3.9rem_2.5rem] gap-1 px-2 py-1.5 text-right text-[13px] ${isOn ? 'bg-accent font-semibold text-accent-content' : 'hover:bg-base-200'}`
                             }
                         />
                     </div>
@@ -131,7 +131,7 @@ function Sentence({ report, limitDeg }: { report: HoldingReport; limitDeg: numbe
 function Row({ place }: { place: HeldPlace }) {
     return (
         <>
-            <span className={`text-left ${place.isAccepted ? 'text-soft line-through' : ''}`}>
+            <span className={`text-left whitespace-nowrap ${place.isAccepted ? 'text-soft line-through' : ''}`}>
                 <span
                     aria-hidden
                     className={`mr-1.5 inline-block w-3 text-center ${place.kind === 'island' || place.kind === 'point' ? 'text-error' : ''}`}

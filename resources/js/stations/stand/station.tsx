@@ -73,9 +73,10 @@ export function useStand(bench: Bench): StationView {
     const keep = (): void => {
         if (!hold.hand) return;
         const { up, liftMm } = hold.hand;
-        const kept = hold.numbers?.id ?? null;
-        void plan.decide('stand', { keep: { up, lift_mm: liftMm } }).then((isKept) => {
+        const named = hold.identify().catch(() => null);
+        void plan.decide('stand', { keep: { up, lift_mm: liftMm } }).then(async (isKept) => {
             if (!isKept) return;
+            const kept = await named;
             hold.stop();
             select(kept);
         });

@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { json } from '@/lib/http';
-import type { Vec } from '@/lib/vec';
+import { triple, type Vec } from '@/lib/vec';
 import type { Stance } from '@/types/generated';
 import { angleBetween } from './angles';
 
@@ -60,12 +60,7 @@ export function useHand(pieceId: number) {
         let timer: ReturnType<typeof setTimeout> | undefined;
         const ask = async (exact: boolean): Promise<void> => {
             try {
-                const query = new URLSearchParams([
-                    ...hand.up.map((v): [string, string] => ['up[]', String(v)]),
-                    ['lift_mm', String(hand.liftMm)],
-                    ['exact', exact ? '1' : '0'],
-                ]);
-                const answer = await json<Stance>('GET', `/pieces/${pieceId}/pose?${query.toString()}`, undefined, stopped.signal);
+                const answer = await json<Stance>('GET', address(pieceId, hand, exact), undefined, stopped.signal);
                 // a linear answer that comes late does not take the place of the measured one
                 if (latest.current === hand && (exact || measured.current !== hand)) setNumbers(answer);
                 if (exact) measured.current = hand;
@@ -87,5 +82,22 @@ export function useHand(pieceId: number) {
         };
     }, [hand, pieceId]);
 
-    return { hand, numbers, problem, start, stop, turn, dragged, lift, next };
+    /** What the pose in the hand is called; asked for where the numbers are still those of the one before. */
+    const identify = useCallback(async (): Promise<string | null> => {
+        const pose = latest.current;
+        if (!pose) return null;
+        const isOwn = numbers !== null && numbers.liftMm === pose.liftMm && angleBetween(triple(numbers.up), pose.up) < 0.01;
+        return isOwn ? numbers.id : (await json<Stance>('GET', address(pieceId, pose, false))).id;
+    }, [numbers, pieceId]);
+
+    return { hand, numbers, problem, start, stop, turn, dragged, lift, next, identify };
+}
+
+function address(pieceId: number, { up, liftMm }: Hand, exact: boolean): string {
+    const query = new URLSearchParams([
+        ...up.map((v): [string, string] => ['up[]', String(v)]),
+        ['lift_mm', String(liftMm)],
+        ['exact', exact ? '1' : '0'],
+    ]);
+    return `/pieces/${pieceId}/pose?${query.toString()}`;
 }

@@ -9,6 +9,7 @@ use Wrenlo\Core\Mesh\Mesh;
 
 use function count;
 use function floor;
+use function intdiv;
 use function max;
 
 /** What of a standing piece is solid over each cell of a grid: stretches from bottom to top. Plate frame, mm. */
@@ -31,16 +32,22 @@ final readonly class SolidColumns
         public array $from, public array $start, public array $end, public array $under, public array $over,
     ) {}
 
-    /** @param  Mesh  $piece  standing on the plate */
-    public static function of(Mesh $piece, float $cellMm): self
+    /**
+     * @param  Mesh  $piece  standing on the plate
+     * @param  float  $aroundMm  how far the grid goes past the piece
+     */
+    public static function of(Mesh $piece, float $cellMm, float $aroundMm = 0.0): self
     {
         $box = $piece->bounds();
         $size = $box->size();
-        $cell = max($cellMm, sqrt($size->x * $size->y / self::MOST_CELLS));
-        $cols = (int) ceil($size->x / $cell) + 1;
-        $rows = (int) ceil($size->y / $cell) + 1;
+        $cell = max($cellMm, sqrt(($size->x + 2 * $aroundMm) * ($size->y + 2 * $aroundMm) / self::MOST_CELLS));
+        $edge = (int) ceil($aroundMm / $cell) * $cell;
+        $minX = $box->min->x - $edge;
+        $minY = $box->min->y - $edge;
+        $cols = (int) ceil(($size->x + 2 * $edge) / $cell) + 1;
+        $rows = (int) ceil(($size->y + 2 * $edge) / $cell) + 1;
         $inCells = static fn (float $low): callable => static fn (float $v): float => ($v - $low) / $cell - 0.5;
-        [$head, $next, $at, $facet] = GridCrossings::of(array_map($inCells($box->min->x), $piece->x), array_map($inCells($box->min->y), $piece->y), $piece->z, $piece->tri, $cols, $rows);
+        [$head, $next, $at, $facet] = GridCrossings::of(array_map($inCells($minX), $piece->x), array_map($inCells($minY), $piece->y), $piece->z, $piece->tri, $cols, $rows);
         $from = $start = $end = $under = $over = [];
         foreach ($head as $k) {
             $from[] = count($start);
@@ -66,7 +73,7 @@ final readonly class SolidColumns
         }
         $from[] = count($start);
 
-        return new self(cellMm: $cell, cols: $cols, rows: $rows, minX: $box->min->x, minY: $box->min->y, from: $from, start: $start, end: $end, under: $under, over: $over);
+        return new self(cellMm: $cell, cols: $cols, rows: $rows, minX: $minX, minY: $minY, from: $from, start: $start, end: $end, under: $under, over: $over);
     }
 
     /** The cell a place lies over; −1 beside the grid. */
@@ -74,6 +81,15 @@ final readonly class SolidColumns
     {
         $col = (int) floor(($x - $this->minX) / $this->cellMm);
         $row = (int) floor(($y - $this->minY) / $this->cellMm);
+
+        return $col < 0 || $col >= $this->cols || $row < 0 || $row >= $this->rows ? -1 : $row * $this->cols + $col;
+    }
+
+    /** The cell so many columns and rows on; −1 beside the grid. */
+    public function beside(int $cell, int $columns, int $rows): int
+    {
+        $col = $cell % $this->cols + $columns;
+        $row = intdiv($cell, $this->cols) + $rows;
 
         return $col < 0 || $col >= $this->cols || $row < 0 || $row >= $this->rows ? -1 : $row * $this->cols + $col;
     }

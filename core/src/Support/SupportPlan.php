@@ -54,7 +54,9 @@ final readonly class SupportPlan
         $upright = Rotation::bringingUp(new Vec3(0.0, 0.0, 1.0));
         $layers = Slices::byLayer($piece, $seen, $upright, $piece->bounds()->max->z - $liftMm, $ask->layerMm);
         $islands = array_map(static fn (Island $i): Island => $i->lifted($liftMm), LayerIslands::of($layers, $liftMm < $ask->layerMm / 2));
-        [$columns, $uncovered, $open] = Columns::plan(SolidColumns::of($piece, Columns::CELL_MM), $facets, $islands, $ask, $keepClear);
+        $cover = new Cover(SolidColumns::of($piece, Columns::CELL_MM), $facets->nz, $ask);
+        [$columns, $uncovered] = Columns::plan($cover, $facets->nz, $islands, $keepClear);
+        $open = $cover->openIslands($islands);
         $width = Columns::widthMm($ask->density);
         $tip = Columns::TIP_MM ** 2;
         $scar = $landing = 0.0;

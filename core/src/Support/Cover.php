@@ -1,0 +1,228 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wrenlo\Core\Support;
+
+use Closure;
+
+use function abs;
+use function array_filter;
+use function array_values;
+use function count;
+use function floor;
+use function intdiv;
+use function max;
+use function sqrt;
+
+/** What hangs, cell by cell, and how much of it the contacts set so far hold. A style asks it where one more is wanted. Plate frame, mm. */
+final class Cover
+{
+    /** Every so manieth cell of what hangs is asked whether it is within reach. */
+    private const STRIDE = 2;
+
+    /** Cells are points: so much of a reach is kept back. */
+    public const MARGIN_MM = 0.3;
+
+    /** Material that goes down this far below a place, beside it, holds it as a wall does. */
+    private const WALL_MM = 0.8;
+
+    /** @var array<int, list<int>> cell → stretches of it that begin with a facet that hangs */
+    public readonly array $hanging;
+
+    /** @var list<array{float, float, float}> */
+    private array $contacts = [];
+
+    /** @var array<string, list<int>> square of the plan → contacts in it */
+    private array $near = [];
+
+    /** @var list<array{int, int}> */
+    private readonly array $around;
+
+    /** @var list<array{int, int}> */
+    private readonly array $walls;
+
+    /** @param  list<float>  $nz  of each facet, plate frame */
+    public function __construct(public readonly SolidColumns $solid, private readonly array $nz, public readonly SupportAsk $ask)
+    {
+        $this->walls = $solid->disc($ask->reachMm);
+        $this->around = $solid->disc(max(0.6, $ask->reachMm - self::MARGIN_MM));
+        $this->hanging = $this->hanging();
+    }
+
+    /** @return array<int, list<int>> */
+    private function hanging(): array
+    {
+        $least = -sin(deg2rad($this->ask->limitDeg));
+        $found = [];
+        $low = $this->ask->layerMm / 2;
+        for ($c = 0, $n = $this->solid->cols * $this->solid->rows; $c < $n; $c++) {
+            for ($s = $this->solid->from[$c], $to = $this->solid->from[$c + 1]; $s < $to; $s++) {
+                if ($this->solid->start[$s] > $low && $this->nz[$this->solid->under[$s]] < $least) {
+                    $found[$c][] = $s;
+                }
+            }
+        }
+
+        return $found;
+    }
+
+    public function add(float $x, float $y, float $z): void
+    {
+        $this->near[$this->square($x, $y)][] = count($this->contacts);
+        $this->contacts[] = [$x, $y, $z];
+    }
+
+    /**
+     * Sets a contact under each island that has none.
+     *
+     * @param  list<Island>  $islands
+     * @param  Closure(int, int): bool  $place  sets one under a stretch of a cell, where there is room
+     */
+    public function holdIslands(array $islands, Closure $place): void
+    {
+        foreach ($islands as $island) {
+            $this->holds($island, $place);
+        }
+    }
+
+    /**
+     * @param  list<Island>  $islands
+     * @return list<Island> that nothing holds
+     */
+    public function openIslands(array $islands): array
+    {
+        return array_values(array_filter($islands, fn (Island $i): bool => ! $this->isOnPlate($i) && ! $this->isNearContact($i)));
+    }
+
+    /**
+     * One more contact wherever something that hangs is beyond reach.
+     *
+     * @param  Closure(int, int): bool  $place
+     * @return float mm² that stay beyond it
+     */
+    public function holdRest(Closure $place): float
+    {
+        $solid = $this->solid;
+        $beyond = 0.0;
+        foreach ($this->hanging as $c => $list) {
+            if (($c % $solid->cols) % self::STRIDE !== 0 || intdiv($c, $solid->cols) % self::STRIDE !== 0) {
+                continue;
+            }
+            foreach ($list as $s) {
+                if (! $this->isReached($c, $solid->start[$s]) && ! $this->isBesideWall($c, $solid->start[$s]) && ! $this->placeNear($c, $solid->start[$s], $place)) {
+                    $beyond += ($solid->cellMm * self::STRIDE) ** 2 / -$this->nz[$solid->under[$s]];
+                }
+            }
+        }
+
+        return $beyond;
+    }
+
+    /** @param  Closure(int, int): bool  $place */
+    private function holds(Island $island, Closure $place): bool
+    {
+        if ($this->isOnPlate($island)) {
+            return true;
+        }
+        $cell = $this->solid->at($island->xMm, $island->yMm);
+        foreach ($cell < 0 ? [] : $this->around as [$i, $j]) {
+            $c = $this->solid->beside($cell, $i, $j);
+            for ($s = $c < 0 ? 0 : $this->solid->from[$c], $to = $c < 0 ? 0 : $this->solid->from[$c + 1]; $s < $to; $s++) {
+                $over = $this->solid->start[$s] - $island->zMm;
+                if ($over > -1.5 * $this->ask->layerMm && $over < $this->ask->reachMm - self::MARGIN_MM && ($this->isHeld($c, $s) || $place($c, $s))) {
+                    return true;
+                }
+            }
+        }
+
+        return false;
+    }
+
+    /** Printed on the plate but for a line or two. */
+    private function isOnPlate(Island $island): bool
+    {
+        return $island->zMm <= $this->ask->gapMm + 2 * $this->ask->layerMm;
+    }
+
+    /** Whether a contact that was set for something else holds an island as well: within reach of its edge, not much below it. */
+    private function isNearContact(Island $island): bool
+    {
+        $reach = $this->ask->reachMm + sqrt($island->areaMm2);
+        foreach ($this->contacts as [$x, $y, $z]) {
+            $over = $z - $island->zMm;
+            if ($over > -$this->ask->gapMm - 2 * $this->ask->layerMm && $over < $this->ask->reachMm && hypot($x - $island->xMm, $y - $island->yMm) <= $reach) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** Whether a stretch has a contact of its own already. */
+    private function isHeld(int $cell, int $stretch): bool
+    {
+        [$x, $y] = $this->solid->middle($cell);
+        foreach ($this->near[$this->square($x, $y)] ?? [] as $k) {
+            [$cx, $cy, $cz] = $this->contacts[$k];
+            if (abs($cx - $x) < 1e-6 && abs($cy - $y) < 1e-6 && abs($cz - $this->solid->start[$stretch]) < 1e-6) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    public function isReached(int $cell, float $z): bool
+    {
+        [$x, $y] = $this->solid->middle($cell);
+        $reach = $this->ask->reachMm - self::MARGIN_MM;
+        for ($j = -1; $j <= 1; $j++) {
+            for ($i = -1; $i <= 1; $i++) {
+                foreach ($this->near[$this->square($x + $i * $this->ask->reachMm, $y + $j * $this->ask->reachMm)] ?? [] as $k) {
+                    [$cx, $cy, $cz] = $this->contacts[$k];
+                    if (abs($cz - $z) <= $reach && hypot($cx - $x, $cy - $y) <= $reach) {
+                        return true;
+                    }
+                }
+            }
+        }
+
+        return false;
+    }
+
+    /** Whether material that stands lies within reach in the same layer. */
+    private function isBesideWall(int $cell, float $z): bool
+    {
+        foreach ($this->walls as [$i, $j]) {
+            $c = $this->solid->beside($cell, $i, $j);
+            for ($s = $c < 0 ? 0 : $this->solid->from[$c], $to = $c < 0 ? 0 : $this->solid->from[$c + 1]; $s < $to; $s++) {
+                if ($this->solid->start[$s] < $z - self::WALL_MM && $this->solid->end[$s] >= $z) {
+                    return true;
+                }
+            }
+        }
+
+        return false;
+    }
+
+    /** @param  Closure(int, int): bool  $place */
+    private function placeNear(int $cell, float $z, Closure $place): bool
+    {
+        foreach ($this->around as [$i, $j]) {
+            $c = $this->solid->beside($cell, $i, $j);
+            foreach ($c < 0 ? [] : $this->hanging[$c] ?? [] as $s) {
+                if (abs($this->solid->start[$s] - $z) <= $this->ask->reachMm - self::MARGIN_MM && $place($c, $s)) {
+                    return true;
+                }
+            }
+        }
+
+        return false;
+    }
+
+    private function square(float $x, float $y): string
+    {
+        return floor($x / $this->ask->reachMm).' '.floor($y / $this->ask->reachMm);
+    }
+}

@@ -13,10 +13,11 @@ use Wrenlo\Core\Sight\Views;
 use Wrenlo\Core\Sight\Visibility;
 use Wrenlo\Core\Support\SupportAsk;
 use Wrenlo\Core\Support\SupportPlan;
+use Wrenlo\Core\Support\SupportStyle;
 
 final class SupportsCommand extends MeshCommand
 {
-    protected $signature = 'wrenlo:supports '.self::FILE.' {--up=0,0,1 : the file-frame direction that becomes +Z} {--style=columns : columns} {--layer=0.2 : layer height, mm} {--limit=45 : overhang limit from the vertical, degrees}
+    protected $signature = 'wrenlo:supports '.self::FILE.' {--up=0,0,1 : the file-frame direction that becomes +Z} {--style=tree : tree, columns or none} {--layer=0.2 : layer height, mm} {--limit=45 : overhang limit from the vertical, degrees}
         {--xy=0.8 : distance to the sides of the piece, mm} {--gap=0.22 : gap below a contact, mm} {--density=15 : share of the plan that columns fill, per cent} {--reach=3 : how far from a contact a layer still holds, mm}
         {--plate-only : no foot on the piece} {--marks= : faces marked with wrenlo:mark, or a plan with marks} {--out= : the file to write the shells to} '.self::DISPLAY_OPTIONS.' {--json : print JSON}';
 
@@ -24,9 +25,7 @@ final class SupportsCommand extends MeshCommand
 
     protected function compute(): array
     {
-        if ((string) $this->option('style') !== 'columns') {
-            throw new InvalidArgumentException('--style is columns; trees are not planned yet.');
-        }
+        $style = SupportStyle::tryFrom((string) $this->option('style')) ?? throw new InvalidArgumentException('--style is tree, columns or none, not “'.$this->option('style').'”.');
         $out = (string) $this->option('out');
         if ($out !== '' && ! MeshFormats::knows(strtolower(pathinfo($out, PATHINFO_EXTENSION)))) {
             throw new InvalidArgumentException('Wrenlo writes '.MeshFormats::names().', not “.'.pathinfo($out, PATHINFO_EXTENSION).'”.');
@@ -38,7 +37,7 @@ final class SupportsCommand extends MeshCommand
         $marks = $this->marks($mesh->triangleCount());
         $keepClear = $marks->keptClear();
         $seen = Visibility::weights($mesh, Surface::ofFacets($mesh), Views::of($display));
-        $plan = SupportPlan::columns($mesh, $marks->weighed($seen), $stance, $ask, array_fill_keys($keepClear->facets(), true));
+        $plan = SupportPlan::of($style, $mesh, $marks->weighed($seen), $stance, $ask, array_fill_keys($keepClear->facets(), true));
         $shells = $plan->shells();
         if ($out !== '' && $shells !== null) {
             $stream = @fopen($out, 'wb') ?: throw new InvalidArgumentException("“{$out}” cannot be written.");

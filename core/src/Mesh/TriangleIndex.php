@@ -8,6 +8,9 @@ use function array_fill;
 use function array_keys;
 use function asort;
 use function count;
+use function max;
+use function min;
+use function sqrt;
 
 /**
  * Finds what a ray meets first. Facets are put in order along a space-filling curve (Morton codes of their centroids)
@@ -241,5 +244,106 @@ final readonly class TriangleIndex
         }
 
         return [$best, $hit];
+    }
+
+    /**
+     * How near the surface comes to a place, and where.
+     *
+     * @param  float  $most  nothing further is looked for
+     * @return array{float, int, float, float, float} distance, facet and the place on it; $most and −1 where nothing is nearer
+     */
+    public function nearest(float $px, float $py, float $pz, float $most): array
+    {
+        ['x' => $x, 'y' => $y, 'z' => $z, 'tri' => $tri] = get_object_vars($this->mesh);
+        $box = $this->box;
+        $facets = count($this->order);
+        $best = $most * $most;
+        $found = [$most, -1, $px, $py, $pz];
+        $stack = [1];
+        $far = [0.0];
+        $top = 1;
+        while ($top > 0) {
+            $node = $stack[--$top];
+            if ($far[$top] >= $best) {
+                continue;
+            }
+            if ($node < $this->leaves) {
+                $reach = [];
+                for ($child = 2 * $node, $at = 6 * $child; $child <= 2 * $node + 1; $child++, $at += 6) {
+                    if ($box[$at] > $box[$at + 3]) {
+                        $reach[] = INF;
+
+                        continue;
+                    }
+                    $dx = $px < $box[$at] ? $box[$at] - $px : ($px > $box[$at + 3] ? $px - $box[$at + 3] : 0.0);
+                    $dy = $py < $box[$at + 1] ? $box[$at + 1] - $py : ($py > $box[$at + 4] ? $py - $box[$at + 4] : 0.0);
+                    $dz = $pz < $box[$at + 2] ? $box[$at + 2] - $pz : ($pz > $box[$at + 5] ? $pz - $box[$at + 5] : 0.0);
+                    $reach[] = $dx * $dx + $dy * $dy + $dz * $dz;
+                }
+                // the nearer child last, so that it is looked at first
+                $first = $reach[0] < $reach[1] ? 1 : 0;
+                $stack[$top] = 2 * $node + $first;
+                $far[$top++] = $reach[$first];
+                $stack[$top] = 2 * $node + 1 - $first;
+                $far[$top++] = $reach[1 - $first];
+
+                continue;
+            }
+            for ($k = self::BLOCK * ($node - $this->leaves), $end = $k + self::BLOCK < $facets ? $k + self::BLOCK : $facets; $k < $end; $k++) {
+                $f = $this->order[$k];
+                $a = $tri[3 * $f];
+                $b = $tri[3 * $f + 1];
+                $c = $tri[3 * $f + 2];
+                [$qx, $qy, $qz] = self::onFacet($px, $py, $pz, $x[$a], $y[$a], $z[$a], $x[$b] - $x[$a], $y[$b] - $y[$a], $z[$b] - $z[$a], $x[$c] - $x[$a], $y[$c] - $y[$a], $z[$c] - $z[$a]);
+                $d = ($qx - $px) ** 2 + ($qy - $py) ** 2 + ($qz - $pz) ** 2;
+                if ($d < $best) {
+                    $best = $d;
+                    $found = [sqrt($d), $f, $qx, $qy, $qz];
+                }
+            }
+        }
+
+        return $found;
+    }
+
+    /**
+     * The place of a facet that is nearest: corner a, edges u to b and v to c.
+     * Source: C. Ericson, Real-Time Collision Detection, 2005, section 5.1.5 (from memory).
+     *
+     * @return array{float, float, float}
+     */
+    private static function onFacet(float $px, float $py, float $pz, float $ax, float $ay, float $az, float $ux, float $uy, float $uz, float $vx, float $vy, float $vz): array
+    {
+        $sx = $px - $ax;
+        $sy = $py - $ay;
+        $sz = $pz - $az;
+        $su = $sx * $ux + $sy * $uy + $sz * $uz;
+        $sv = $sx * $vx + $sy * $vy + $sz * $vz;
+        $uu = $ux * $ux + $uy * $uy + $uz * $uz;
+        $uv = $ux * $vx + $uy * $vy + $uz * $vz;
+        $vv = $vx * $vx + $vy * $vy + $vz * $vz;
+        $det = $uu * $vv - $uv * $uv;
+        $s = $vv * $su - $uv * $sv;
+        $t = $uu * $sv - $uv * $su;
+        if ($det > 0.0 && $s >= 0.0 && $t >= 0.0 && $s + $t <= $det) { // over the facet itself
+            $s /= $det;
+            $t /= $det;
+        } else { // the nearest of its three edges
+            $onU = $uu > 0.0 ? min(1.0, max(0.0, $su / $uu)) : 0.0;
+            $onV = $vv > 0.0 ? min(1.0, max(0.0, $sv / $vv)) : 0.0;
+            $ww = $uu - 2 * $uv + $vv;
+            $onW = $ww > 0.0 ? min(1.0, max(0.0, ($sv - $su + $uu - $uv) / $ww)) : 0.0; // from b to c
+            [$s, $t] = [$onU, 0.0];
+            $least = INF;
+            foreach ([[$onU, 0.0], [0.0, $onV], [1.0 - $onW, $onW]] as [$i, $j]) {
+                $d = ($i * $ux + $j * $vx - $sx) ** 2 + ($i * $uy + $j * $vy - $sy) ** 2 + ($i * $uz + $j * $vz - $sz) ** 2;
+                if ($d < $least) {
+                    $least = $d;
+                    [$s, $t] = [$i, $j];
+                }
+            }
+        }
+
+        return [$ax + $s * $ux + $t * $vx, $ay + $s * $uy + $t * $vy, $az + $s * $uz + $t * $vz];
     }
 }

@@ -19,8 +19,14 @@ final readonly class Column
         public float $xMm, public float $yMm, public float $bottomMm, public float $shoulderMm, public float $topMm, public float $contactMm, public int $contactFacet, public int $landingFacet,
     ) {}
 
-    public function volumeMm3(float $widthMm, float $tipMm): float
+    public function limb(float $widthMm, int $contact): Limb
     {
-        return ($this->shoulderMm - $this->bottomMm) * $widthMm ** 2 + ($this->topMm - $this->shoulderMm) * ($widthMm ** 2 + $widthMm * $tipMm + $tipMm ** 2) / 3;
+        $rings = [[$this->xMm, $this->yMm, $this->bottomMm, $widthMm * M_SQRT1_2]];
+        if ($this->shoulderMm > $this->bottomMm) {
+            $rings[] = [$this->xMm, $this->yMm, $this->shoulderMm, $widthMm * M_SQRT1_2];
+        }
+        $rings[] = [$this->xMm, $this->yMm, $this->topMm, Columns::TIP_MM * M_SQRT1_2];
+
+        return new Limb(rings: $rings, sides: 4, turnRad: -0.75 * M_PI, slope: [0.0, 0.0], tip: $contact, landing: $this->landingFacet, into: null);
     }
 }

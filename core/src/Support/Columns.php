@@ -25,7 +25,7 @@ final class Columns
     public const TIP_MM = 0.6;
 
     /** A shaft thinner than this breaks off as it is printed (common practice, no source). */
-    private const LEAST_WIDTH_MM = 0.8;
+    public const LEAST_WIDTH_MM = 0.8;
 
     /** Of the grid that what is solid is read from. */
     public const CELL_MM = 0.3;

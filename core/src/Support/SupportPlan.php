@@ -6,7 +6,6 @@ namespace Wrenlo\Core\Support;
 
 use Wrenlo\Core\Geometry\Rotation;
 use Wrenlo\Core\Geometry\Vec3;
-use Wrenlo\Core\Mesh\HeightField;
 use Wrenlo\Core\Mesh\Mesh;
 use Wrenlo\Core\Mesh\MeshBuilder;
 use Wrenlo\Core\Mesh\Slices;
@@ -32,14 +31,21 @@ final readonly class SupportPlan
 
     private const CLEARANCE_RAYS = 12;
 
+    /** Branches lean no further, and no further than what the limit lets the piece itself lean. */
+    public const LEAN_DEG = 45.0;
+
+    /** Of the grid that the volume of what runs through one another is read from. */
+    private const VOLUME_CELL_MM = 0.2;
+
     /**
-     * @param  list<Column>  $columns
+     * @param  list<Limb>  $limbs  upright shafts and branches
+     * @param  list<Contact>  $contacts
      * @param  list<Island>  $openIslands  that nothing holds
-     * @param  int  $trapped  pockets of support that no tool reaches
+     * @param  float  $breakRisk  share of the contacts on a shaft or branch that may break off before it is done
      */
     private function __construct(
-        public SupportAsk $ask, public array $columns, public float $widthMm, public float $uncoveredMm2, public array $openIslands, public float $seenScarMm2, public float $landingMm2,
-        public ?float $clearanceMm, public int $trapped,
+        public SupportStyle $style, public SupportAsk $ask, public array $limbs, public array $contacts, public float $volumeMm3, public float $uncoveredMm2, public array $openIslands, public float $seenScarMm2, public float $landingMm2,
+        public ?float $clearanceMm, public float $breakRisk, public int $trapped,
     ) {}
 
     /**
@@ -47,77 +53,141 @@ final readonly class SupportPlan
      * @param  array<int, true>  $keepClear  facets that no support may touch
      * @param  float  $liftMm  how far the piece is held above the plate
      */
-    public static function columns(Mesh $mesh, array $seen, Rotation $stance, SupportAsk $ask, array $keepClear = [], float $liftMm = 0.0): self
+    public static function of(SupportStyle $style, Mesh $mesh, array $seen, Rotation $stance, SupportAsk $ask, array $keepClear = [], float $liftMm = 0.0, PrintProfile $profile = new PrintProfile): self
     {
         $piece = $mesh->standing($stance, $liftMm);
         $facets = Surface::ofFacets($piece);
         $upright = Rotation::bringingUp(new Vec3(0.0, 0.0, 1.0));
         $layers = Slices::byLayer($piece, $seen, $upright, $piece->bounds()->max->z - $liftMm, $ask->layerMm);
         $islands = array_map(static fn (Island $i): Island => $i->lifted($liftMm), LayerIslands::of($layers, $liftMm < $ask->layerMm / 2));
+        unset($layers);
+        $index = TriangleIndex::of($piece);
         $cover = new Cover(SolidColumns::of($piece, Columns::CELL_MM), $facets->nz, $ask);
-        [$columns, $uncovered] = Columns::plan($cover, $facets->nz, $islands, $keepClear);
-        $open = $cover->openIslands($islands);
-        $width = Columns::widthMm($ask->density);
-        $tip = Columns::TIP_MM ** 2;
-        $scar = $landing = 0.0;
-        foreach ($columns as $c) {
-            $scar += $tip * min(1.0, $seen[$c->contactFacet]);
-            if ($c->landingFacet >= 0) {
-                $landing += $width ** 2;
-                $scar += $width ** 2 * min(1.0, $seen[$c->landingFacet]);
-            }
+        $limbs = $columns = [];
+        $weak = 0;
+        $clearance = INF;
+        $width = Columns::LEAST_WIDTH_MM;
+        if ($style === SupportStyle::Columns) {
+            $width = Columns::widthMm($ask->density);
+            [$columns, $uncovered] = Columns::plan($cover, $facets->nz, $islands, $keepClear);
+        } elseif ($style === SupportStyle::Tree) {
+            [$forest, $columns, $uncovered, $cover] = Trees::plan($piece, $facets, $cover, $index, $islands, $keepClear, min(self::LEAN_DEG, $ask->limitDeg), [$profile->bedXMm, $profile->bedYMm]);
+            $limbs = $forest->limbs;
+            $weak = $forest->weak;
+            $clearance = $forest->clearanceMm ?? INF;
+        } else {
+            $uncovered = $cover->holdRest(static fn (): bool => false);
         }
-        $field = HeightField::of($piece, $facets, $seen, $upright, $ask->layerMm, sin(deg2rad($ask->limitDeg)), $ask->layerMm / 2);
+        $contacts = array_map(static fn (Sprout $s): Contact => new Contact(...$s->contact, facet: $s->facet), isset($forest) ? $forest->sprouts : []);
+        foreach ($columns as $c) {
+            $limbs[] = $c->limb($width, count($contacts));
+            $contacts[] = new Contact($c->xMm, $c->yMm, $c->contactMm, $c->contactFacet);
+            $weak += $c->topMm - $c->bottomMm > self::SLENDER * $width ? 1 : 0;
+        }
+        $clearance = min($clearance, self::clearance($index, $columns, $width));
+        [$scar, $landing] = self::scars($limbs, $contacts, $seen);
 
         return new self(
-            ask: $ask, columns: $columns, widthMm: $width, uncoveredMm2: $uncovered, openIslands: $open, seenScarMm2: $scar, landingMm2: $landing,
-            clearanceMm: self::clearance($piece, $columns, $width), trapped: $field->trapped,
+            style: $style, ask: $ask, limbs: $limbs, contacts: $contacts, volumeMm3: self::volume($limbs, $style), uncoveredMm2: $uncovered, openIslands: $cover->openIslands($islands), seenScarMm2: $scar, landingMm2: $landing,
+            clearanceMm: is_finite($clearance) ? $clearance : null, breakRisk: $contacts === [] ? 0.0 : $weak / count($contacts), trapped: Access::trapped($index, $facets, $contacts, $ask->gapMm),
         );
     }
 
-    public function volumeMm3(): float
+    /**
+     * What tips and feet leave on the piece, by how much it is seen, and the area of the feet alone.
+     *
+     * @param  list<Limb>  $limbs
+     * @param  list<Contact>  $contacts
+     * @param  list<float>  $seen
+     * @return array{float, float} mm²
+     */
+    private static function scars(array $limbs, array $contacts, array $seen): array
     {
-        return array_sum(array_map(fn (Column $c): float => $c->volumeMm3($this->widthMm, Columns::TIP_MM), $this->columns));
+        $scar = $landing = 0.0;
+        foreach ($limbs as $limb) {
+            if ($limb->tip !== null) {
+                $scar += $limb->tipMm2() * min(1.0, $seen[$contacts[$limb->tip]->facet]);
+            }
+            if ($limb->landing >= 0) {
+                $landing += $limb->footMm2();
+                $scar += $limb->footMm2() * min(1.0, $seen[$limb->landing]);
+            }
+        }
+
+        return [$scar, $landing];
     }
 
-    /** Share of the shafts that may break off before they are done. */
-    public function breakRisk(): float
+    /** @param  list<Limb>  $limbs */
+    private static function volume(array $limbs, SupportStyle $style): float
     {
-        return $this->columns === [] ? 0.0 : count(array_filter($this->columns, fn (Column $c): bool => $c->topMm - $c->bottomMm > self::SLENDER * $this->widthMm)) / count($this->columns);
+        if ($style !== SupportStyle::Tree) { // they stand apart
+            return array_sum(array_map(static fn (Limb $l): float => $l->volumeMm3(), $limbs));
+        }
+        $shells = self::meshOf($limbs);
+        if ($shells === null) {
+            return 0.0;
+        }
+        // turned, so that what grew on one grid is not read on another that lies like it
+        $solid = SolidColumns::of($shells->standing(Rotation::facing(new Vec3(0.0, 0.0, 1.0), new Vec3(0.5646, -0.8253, 0.0))), self::VOLUME_CELL_MM);
+        $sum = 0.0;
+        foreach ($solid->start as $s => $start) {
+            $sum += $solid->end[$s] - $start;
+        }
+
+        return $sum * $solid->cellMm ** 2;
     }
 
     /** @return array<string, mixed> the keys of `wrenlo:supports --json` */
     public function toArray(PrintProfile $profile): array
     {
-        $volume = $this->volumeMm3();
+        $volume = $this->volumeMm3;
 
         return [
-            'contacts' => array_map(static fn (Column $c): array => [$c->xMm, $c->yMm, $c->contactMm], $this->columns), 'nodes' => 3 * count($this->columns),
+            'style' => $this->style->value, 'contacts' => array_map(static fn (Contact $c): array => [$c->xMm, $c->yMm, $c->zMm], $this->contacts), 'nodes' => $this->nodes(),
             'volume_mm3' => $volume, 'plastic_mm3' => $volume, 'grams' => $volume * $profile->densityGPerCm3 / 1000, 'minutes' => PrintEstimate::seconds([0.0, 0.0, 0.0, $volume], 0.0, $this->ask->layerMm, $profile) / 60,
-            'contact_area_mm2' => count($this->columns) * Columns::TIP_MM ** 2, 'seen_scar_mm2' => $this->seenScarMm2, 'landing_area_mm2' => $this->landingMm2,
-            'uncovered_area_mm2' => $this->uncoveredMm2, 'uncovered_islands' => count($this->openIslands), 'min_clearance_mm' => $this->clearanceMm, 'max_lean_deg' => 0.0, 'break_risk' => $this->breakRisk(),
+            'contact_area_mm2' => array_sum(array_map(static fn (Limb $l): float => $l->tip === null ? 0.0 : $l->tipMm2(), $this->limbs)), 'seen_scar_mm2' => $this->seenScarMm2, 'landing_area_mm2' => $this->landingMm2,
+            'uncovered_area_mm2' => $this->uncoveredMm2, 'uncovered_islands' => count($this->openIslands), 'min_clearance_mm' => $this->clearanceMm, 'max_lean_deg' => $this->leanDeg(), 'break_risk' => $this->breakRisk,
             'trapped_contacts' => $this->trapped,
         ];
     }
 
-    /** Closed shells, one a column; null where there is none. */
-    public function shells(): ?Mesh
+    public function leanDeg(): float
     {
-        $builder = new MeshBuilder;
-        foreach ($this->columns as $c) {
-            $rings = [];
-            foreach ([[$c->bottomMm, $this->widthMm], ...($c->shoulderMm > $c->bottomMm ? [[$c->shoulderMm, $this->widthMm]] : []), [$c->topMm, Columns::TIP_MM]] as [$z, $side]) {
-                $rings[] = array_map(static fn (array $at): int => $builder->vertex($c->xMm + $at[0] * $side / 2, $c->yMm + $at[1] * $side / 2, $z), [[-1, -1], [1, -1], [1, 1], [-1, 1]]);
-            }
-            $builder->quad($rings[0][3], $rings[0][2], $rings[0][1], $rings[0][0])->quad(...$rings[count($rings) - 1]);
-            for ($r = 1; $r < count($rings); $r++) {
-                for ($k = 0; $k < 4; $k++) {
-                    $builder->quad($rings[$r - 1][$k], $rings[$r - 1][($k + 1) % 4], $rings[$r][($k + 1) % 4], $rings[$r][$k]);
-                }
+        return $this->limbs === [] ? 0.0 : max(array_map(static fn (Limb $l): float => $l->leanDeg(), $this->limbs));
+    }
+
+    /**
+     * Every ring of every limb from its foot up.
+     *
+     * @return list<array{limb: int, x_mm: float, y_mm: float, z_mm: float, radius_mm: float}>
+     */
+    private function nodes(): array
+    {
+        $nodes = [];
+        foreach ($this->limbs as $k => $limb) {
+            foreach ($limb->rings as [$x, $y, $z, $radius]) {
+                $nodes[] = ['limb' => $k, 'x_mm' => $x, 'y_mm' => $y, 'z_mm' => $z, 'radius_mm' => $radius];
             }
         }
 
-        return $this->columns === [] ? null : $builder->build();
+        return $nodes;
+    }
+
+    /** Closed shells, one a limb; null where there is none. */
+    public function shells(): ?Mesh
+    {
+        return self::meshOf($this->limbs);
+    }
+
+    /** @param  list<Limb>  $limbs */
+    private static function meshOf(array $limbs): ?Mesh
+    {
+        $builder = new MeshBuilder;
+        foreach ($limbs as $limb) {
+            $limb->addTo($builder);
+        }
+
+        return $limbs === [] ? null : $builder->build();
     }
 
     /**
@@ -125,9 +195,8 @@ final readonly class SupportPlan
      *
      * @param  list<Column>  $columns
      */
-    private static function clearance(Mesh $piece, array $columns, float $widthMm): ?float
+    private static function clearance(TriangleIndex $index, array $columns, float $widthMm): float
     {
-        $index = TriangleIndex::of($piece);
         $least = INF;
         foreach ($columns as $c) {
             for ($z = $c->bottomMm + self::CLEARANCE_STEP_MM; $z < $c->shoulderMm - self::CLEARANCE_STEP_MM; $z += self::CLEARANCE_STEP_MM) {
@@ -139,6 +208,6 @@ final readonly class SupportPlan
             }
         }
 
-        return is_finite($least) ? $least : null;
+        return $least;
     }
 }

@@ -1,0 +1,13 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wrenlo\Core\Support;
+
+/** How a piece is held. */
+enum SupportStyle: string
+{
+    case Tree = 'tree';
+    case Columns = 'columns';
+    case None = 'none';
+}

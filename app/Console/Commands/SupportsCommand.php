@@ -19,7 +19,7 @@ final class SupportsCommand extends MeshCommand
 {
     protected $signature = 'wrenlo:supports '.self::FILE.' {--up=0,0,1 : the file-frame direction that becomes +Z} {--style=tree : tree, columns or none} {--layer=0.2 : layer height, mm} {--limit=45 : overhang limit from the vertical, degrees}
         {--xy=0.8 : distance to the sides of the piece, mm} {--gap=0.22 : gap below a contact, mm} {--density=15 : share of the plan that columns fill, per cent} {--reach=3 : how far from a contact a layer still holds, mm}
-        {--plate-only : no foot on the piece} {--marks= : faces marked with wrenlo:mark, or a plan with marks} {--out= : the file to write the shells to} '.self::DISPLAY_OPTIONS.' {--json : print JSON}';
+        {--spacing= : distance between the contacts of trees, mm} {--lift=0 : hold the piece so far above the plate, mm} {--plate-only : no foot on the piece} {--marks= : faces marked with wrenlo:mark, or a plan with marks} {--out= : the file to write the shells to} '.self::DISPLAY_OPTIONS.' {--json : print JSON}';
 
     protected $description = 'Plan supports for one way to stand, as closed shells that any tool-path program prints as they are';
 
@@ -30,18 +30,26 @@ final class SupportsCommand extends MeshCommand
         if ($out !== '' && ! MeshFormats::knows(strtolower(pathinfo($out, PATHINFO_EXTENSION)))) {
             throw new InvalidArgumentException('Wrenlo writes '.MeshFormats::names().', not “.'.pathinfo($out, PATHINFO_EXTENSION).'”.');
         }
-        $ask = new SupportAsk($this->number('layer'), $this->number('limit'), $this->number('xy'), $this->number('gap'), $this->number('density') / 100, $this->number('reach'), (bool) $this->option('plate-only'));
+        $ask = new SupportAsk($this->number('layer'), $this->number('limit'), $this->number('xy'), $this->number('gap'), $this->number('density') / 100, $this->number('reach'), (bool) $this->option('plate-only'), $this->option('spacing') === null ? null : $this->number('spacing'));
+        $lift = $this->number('lift');
+        if ($lift < 0.0 || $lift > 50.0) {
+            throw new InvalidArgumentException('--lift lies between 0 and 50 mm.');
+        }
         $stance = Rotation::bringingUp($this->direction('up'));
         $display = $this->display();
         $mesh = $this->reading()->mesh;
         $marks = $this->marks($mesh->triangleCount());
         $keepClear = $marks->keptClear();
         $seen = Visibility::weights($mesh, Surface::ofFacets($mesh), Views::of($display));
-        $plan = SupportPlan::of($style, $mesh, $marks->weighed($seen), $stance, $ask, array_fill_keys($keepClear->facets(), true));
+        $plan = SupportPlan::of($style, $mesh, $marks->weighed($seen), $stance, $ask, array_fill_keys($keepClear->facets(), true), $lift);
         $shells = $plan->shells();
-        if ($out !== '' && $shells !== null) {
+        if ($out !== '') {
             $stream = @fopen($out, 'wb') ?: throw new InvalidArgumentException("“{$out}” cannot be written.");
-            MeshFormats::write($stream, strtolower(pathinfo($out, PATHINFO_EXTENSION)), $shells, 'supports - Wrenlo');
+            $ending = strtolower(pathinfo($out, PATHINFO_EXTENSION));
+            if ($shells === null && $ending !== 'stl') {
+                throw new InvalidArgumentException('Nothing is to be held: only STL can be written without a facet.');
+            }
+            $shells === null ? fwrite($stream, str_pad('supports - Wrenlo', 80).pack('V', 0)) : MeshFormats::write($stream, $ending, $shells, 'supports - Wrenlo');
             fclose($stream);
         }
 

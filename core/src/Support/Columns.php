@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Wrenlo\Core\Support;
 
+use Closure;
+
 use Wrenlo\Core\Mesh\Surface;
 
 use function abs;
@@ -26,6 +28,9 @@ final class Columns
 
     /** A shaft thinner than this breaks off as it is printed (common practice, no source). */
     public const LEAST_WIDTH_MM = 0.8;
+
+    /** From so many layers on a pad of one layer fits under a place: the piece begins where the middle of a layer lies in it. */
+    public const PAD_LAYERS = 1.5;
 
     /** Of the grid that what is solid is read from. */
     public const CELL_MM = 0.3;
@@ -64,8 +69,9 @@ final class Columns
     /**
      * @param  list<float>  $nz  of each facet, plate frame
      * @param  array<int, true>  $keepClear  facets that nothing may touch
+     * @param  ?Closure(Column): bool  $isClear  asked of each before it is set
      */
-    public function __construct(private readonly Cover $cover, private readonly array $nz, private readonly array $keepClear, public readonly float $widthMm)
+    public function __construct(private readonly Cover $cover, private readonly array $nz, private readonly array $keepClear, public readonly float $widthMm, private readonly ?Closure $isClear = null)
     {
         $this->solid = $cover->solid;
         $this->ask = $cover->ask;
@@ -128,16 +134,23 @@ final class Columns
         }
         [$bottom, $ceiling] = $room;
         $top = $contact - $this->ask->gapMm;
+        if (! $isOnPiece && $top < $this->ask->layerMm && $contact > self::PAD_LAYERS * $this->ask->layerMm) {
+            $top = min($this->ask->layerMm, $contact - $this->ask->layerMm / 2); // one layer, and one of air before the piece begins
+        }
         $shoulder = max($bottom, min($top, $ceiling - $this->ask->gapMm));
-        if ($top - $bottom < $this->ask->layerMm) {
+        if ($top - $bottom < $this->ask->layerMm - 1e-9) {
             return false;
         }
         [$x, $y] = $solid->middle($cell);
         if ($this->isCrowded($x, $y, $bottom, $top)) {
             return false;
         }
+        $column = new Column($x, $y, $bottom, $shoulder, $top, $contact, $solid->under[$stretch], $landing);
+        if ($this->isClear !== null && ! ($this->isClear)($column)) {
+            return false;
+        }
         $this->near[self::square($x, $y)][] = count($this->columns);
-        $this->columns[] = new Column($x, $y, $bottom, $shoulder, $top, $contact, $solid->under[$stretch], $landing);
+        $this->columns[] = $column;
         $this->cover->add($x, $y, $contact);
 
         return true;

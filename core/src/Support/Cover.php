@@ -13,6 +13,7 @@ use function count;
 use function floor;
 use function intdiv;
 use function max;
+use function min;
 use function sqrt;
 
 /** What hangs, cell by cell, and how much of it the contacts set so far hold. A style asks it where one more is wanted. Plate frame, mm. */
@@ -96,7 +97,8 @@ final class Cover
     }
 
     /**
-     * One more contact wherever something that hangs is beyond reach.
+     * One more contact wherever something that hangs is beyond reach. What begins with the second layer has no room for a support, and lies
+     * down on the plate: that is tried, but not counted.
      *
      * @param  Closure(int, int): bool  $place
      * @return float mm² that stay beyond it
@@ -110,7 +112,7 @@ final class Cover
                 continue;
             }
             foreach ($list as $s) {
-                if (! $this->isReached($c, $solid->start[$s]) && ! $this->isBesideWall($c, $solid->start[$s]) && ! $this->placeNear($c, $solid->start[$s], $place)) {
+                if (! $this->isReached($c, $solid->start[$s]) && ! $this->isBesideWall($c, $solid->start[$s]) && ! $this->placeNear($c, $solid->start[$s], $place) && $solid->start[$s] > Columns::PAD_LAYERS * $this->ask->layerMm) {
                     $beyond += ($solid->cellMm * self::STRIDE) ** 2 / -$this->nz[$solid->under[$s]];
                 }
             }
@@ -194,10 +196,12 @@ final class Cover
     /** Whether material that stands lies within reach in the same layer. */
     private function isBesideWall(int $cell, float $z): bool
     {
+        $onPlate = min($this->ask->layerMm / 2, $z - 1e-6);
         foreach ($this->walls as [$i, $j]) {
             $c = $this->solid->beside($cell, $i, $j);
             for ($s = $c < 0 ? 0 : $this->solid->from[$c], $to = $c < 0 ? 0 : $this->solid->from[$c + 1]; $s < $to; $s++) {
-                if ($this->solid->start[$s] < $z - self::WALL_MM && $this->solid->end[$s] >= $z) {
+                $start = $this->solid->start[$s];
+                if (($start < $z - self::WALL_MM || $start <= $onPlate) && $this->solid->end[$s] >= $z) {
                     return true;
                 }
             }

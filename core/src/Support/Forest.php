@@ -214,7 +214,7 @@ final class Forest
             [$x, $y, $z] = [$a[0] + $t * ($b[0] - $a[0]), $a[1] + $t * ($b[1] - $a[1]), $a[2] + $t * ($b[2] - $a[2])];
             $radius = $a[3] + $t * ($b[3] - $a[3]);
             $far = $contact === null ? INF : sqrt(($x - $contact[0]) ** 2 + ($y - $contact[1]) ** 2 + ($z - $contact[2]) ** 2);
-            if ($far < Sprouts::NEAR_MM + Girth::LEAST_MM) {
+            if ($far < Sprouts::NEAR_MM + 0.2) {
                 continue; // held against them when it was found
             }
             $need = $radius + $this->ask->xyMm;

@@ -69,6 +69,9 @@ final class Growth
     /** @var array<int, int> */
     private array $partner = [];
 
+    /** So near the plate two stay apart: a trunk has to have some height. */
+    private const TRUNK_LEVELS = 4;
+
     private int $made = 0;
 
     private readonly int $cols;
@@ -234,7 +237,7 @@ final class Growth
         [$ac, $bc] = [$this->cell[$a], $this->cell[$b]];
         $dx = $bc % $this->cols - $ac % $this->cols;
         $dy = intdiv($bc, $this->cols) - intdiv($ac, $this->cols);
-        if (abs($dx) > 4 || abs($dy) > 4) {
+        if ($level < self::TRUNK_LEVELS || abs($dx) > 4 || abs($dy) > 4) {
             return false;
         }
         $load = $this->load[$a] + $this->load[$b];

@@ -29,7 +29,7 @@ final class Sprouts
     private const TIP_MM = [1.3, 0.9];
 
     /** Around a contact the branch may come as near as it has to. */
-    public const NEAR_MM = 1.4;
+    public const NEAR_MM = 1.25;
 
     /** Levels below the shoulder that are tried, cells a level, and how many lines are held against the facets. */
     private const LEVELS = 4;
@@ -39,7 +39,9 @@ final class Sprouts
     private const TRIES = 10;
 
     /** Between two places of a line that are held against the facets. */
-    private const STEP_MM = 0.4;
+    private const STEP_MM = 0.3;
+
+    private const SLACK_MM = 0.05;
 
     private readonly float $tan;
 
@@ -131,6 +133,19 @@ final class Sprouts
         for ($s = $steps; $s > 0; $s--) {
             $t = $s / $steps;
             if (! $this->isFree([$from[0] + $t * ($to[0] - $from[0]), $from[1] + $t * ($to[1] - $from[1]), $from[2] + $t * ($to[2] - $from[2])], $contact)) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    /** Whether an upright shaft keeps its distance between its foot and its contact. */
+    public function isClear(Column $shaft): bool
+    {
+        $need = Columns::LEAST_WIDTH_MM * M_SQRT1_2 + $this->ask->xyMm - self::SLACK_MM;
+        for ($z = $shaft->bottomMm + ($shaft->landingFacet >= 0 ? self::NEAR_MM : 0.0), $to = $shaft->contactMm - self::NEAR_MM; $z < $to; $z += self::STEP_MM) {
+            if ($this->index->nearest($shaft->xMm, $shaft->yMm, $z, $need)[1] >= 0) {
                 return false;
             }
         }

@@ -67,18 +67,26 @@ final readonly class SupportPlan
         $weak = 0;
         $clearance = INF;
         $width = Columns::LEAST_WIDTH_MM;
+        $lean = min(self::LEAN_DEG, $ask->limitDeg);
+        $bed = [$profile->bedXMm, $profile->bedYMm];
+        $forest = null;
         if ($style === SupportStyle::Columns) {
             $width = Columns::widthMm($ask->density);
             [$columns, $uncovered] = Columns::plan($cover, $facets->nz, $islands, $keepClear);
+            if ($uncovered > 0.0 || $cover->openIslands($islands) !== []) { // where no upright shaft finds a way a branch may
+                [$forest, , $uncovered, $cover] = Trees::plan($piece, $facets, $cover, $index, $islands, $keepClear, $lean, $bed, true);
+            }
         } elseif ($style === SupportStyle::Tree) {
-            [$forest, $columns, $uncovered, $cover] = Trees::plan($piece, $facets, $cover, $index, $islands, $keepClear, min(self::LEAN_DEG, $ask->limitDeg), [$profile->bedXMm, $profile->bedYMm]);
-            $limbs = $forest->limbs;
-            $weak = $forest->weak;
-            $clearance = $forest->clearanceMm ?? INF;
+            [$forest, $columns, $uncovered, $cover] = Trees::plan($piece, $facets, $cover, $index, $islands, $keepClear, $lean, $bed);
         } else {
             $uncovered = $cover->holdRest(static fn (): bool => false);
         }
-        $contacts = array_map(static fn (Sprout $s): Contact => new Contact(...$s->contact, facet: $s->facet), isset($forest) ? $forest->sprouts : []);
+        if ($forest !== null) {
+            $limbs = $forest->limbs;
+            $weak = $forest->weak;
+            $clearance = $forest->clearanceMm ?? INF;
+        }
+        $contacts = array_map(static fn (Sprout $s): Contact => new Contact(...$s->contact, facet: $s->facet), $forest === null ? [] : $forest->sprouts);
         foreach ($columns as $c) {
             $limbs[] = $c->limb($width, count($contacts));
             $contacts[] = new Contact($c->xMm, $c->yMm, $c->contactMm, $c->contactFacet);
@@ -120,7 +128,7 @@ final readonly class SupportPlan
     /** @param  list<Limb>  $limbs */
     private static function volume(array $limbs, SupportStyle $style): float
     {
-        if ($style !== SupportStyle::Tree) { // they stand apart
+        if ($style === SupportStyle::Columns && ! array_filter($limbs, static fn (Limb $l): bool => $l->sides !== 4)) { // they stand apart
             return array_sum(array_map(static fn (Limb $l): float => $l->volumeMm3(), $limbs));
         }
         $shells = self::meshOf($limbs);

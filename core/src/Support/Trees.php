@@ -39,19 +39,20 @@ final class Trees
      */
     private function __construct(private readonly Cover $cover, Surface $facets, private readonly Sprouts $begin, private readonly array $keepClear, private array &$known)
     {
-        $this->shafts = new Columns($cover, $facets->nz, $keepClear, Columns::LEAST_WIDTH_MM);
+        $this->shafts = new Columns($cover, $facets->nz, $keepClear, Columns::LEAST_WIDTH_MM, $begin->isClear(...));
     }
 
     /**
      * @param  Mesh  $piece  standing
-     * @param  Cover  $cover  of the piece, without contacts
+     * @param  Cover  $cover  of the piece, with what holds it already
      * @param  list<Island>  $islands
      * @param  array<int, true>  $keepClear  facets that nothing may touch
      * @param  float  $leanDeg  a branch leans no further
      * @param  array{float, float}  $bedMm
+     * @param  bool  $isForTheRest  only for what the contacts set so far leave open, without upright shafts
      * @return array{Forest, list<Column>, float, Cover} branches, upright shafts, area beyond reach, what is held
      */
-    public static function plan(Mesh $piece, Surface $facets, Cover $cover, TriangleIndex $index, array $islands, array $keepClear, float $leanDeg, array $bedMm): array
+    public static function plan(Mesh $piece, Surface $facets, Cover $cover, TriangleIndex $index, array $islands, array $keepClear, float $leanDeg, array $bedMm, bool $isForTheRest = false): array
     {
         $ask = $cover->ask;
         $box = $piece->bounds();
@@ -63,9 +64,12 @@ final class Trees
         $known = [];
         for ($round = 1; ; $round++) {
             $plan = new self(clone $cover, $facets, $begin, $keepClear, $known);
-            $plan->cover->holdIslands($islands, $plan->placeAny(...));
-            $plan->lattice();
-            $beyond = $plan->cover->holdRest($plan->placeAny(...));
+            $place = $isForTheRest ? $plan->place(...) : $plan->placeAny(...);
+            $plan->cover->holdIslands($isForTheRest ? $plan->cover->openIslands($islands) : $islands, $place);
+            if (! $isForTheRest) {
+                $plan->lattice();
+            }
+            $beyond = $plan->cover->holdRest($place);
             $forest = Forest::of(Growth::of($ways, $plan->sprouts, $ask, $leanDeg), $plan->sprouts, $ways, $ask, $index, $facets);
             if ($forest->tooNear === [] || $round > self::ROUNDS) {
                 return [$forest, $plan->shafts->columns, $beyond, $plan->cover];
@@ -79,7 +83,8 @@ final class Trees
     private function lattice(): void
     {
         $solid = $this->cover->solid;
-        $step = self::LATTICE * ($this->cover->ask->reachMm - Cover::MARGIN_MM) / $solid->cellMm;
+        $ask = $this->cover->ask;
+        $step = ($ask->spacingMm ?? self::LATTICE * ($ask->reachMm - Cover::MARGIN_MM)) / $solid->cellMm;
         for ($j = 0; ($row = (int) (($j + 0.5) * $step * sqrt(3) / 2)) < $solid->rows; $j++) {
             for ($i = 0; ($col = (int) (($i + ($j % 2 === 0 ? 0.25 : 0.75)) * $step)) < $solid->cols; $i++) {
                 foreach ($this->cover->hanging[$row * $solid->cols + $col] ?? [] as $s) {

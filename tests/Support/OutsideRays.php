@@ -7,7 +7,7 @@ namespace Tests\Support;
 use Symfony\Component\Process\Process;
 use Wrenlo\Core\Mesh\Mesh;
 
-/** Rays on a mesh by an independent ray caster: npm three-mesh-bvh under Node. */
+/** Rays on a mesh and distances to it by an independent library: npm three-mesh-bvh under Node. */
 final class OutsideRays
 {
     /**
@@ -16,13 +16,31 @@ final class OutsideRays
      */
     public static function firstHits(Mesh $mesh, array $rays): array
     {
+        return self::ask($mesh, 'rays', $rays);
+    }
+
+    /**
+     * @param  list<float>  $places  three numbers a place
+     * @return list<float> distance to the nearest facet
+     */
+    public static function nearest(Mesh $mesh, array $places): array
+    {
+        return self::ask($mesh, 'nearest', $places, 'places');
+    }
+
+    /**
+     * @param  list<float>  $numbers
+     * @return list<mixed>
+     */
+    private static function ask(Mesh $mesh, string $script, array $numbers, string $key = 'rays'): array
+    {
         $positions = [];
         foreach ($mesh->x as $i => $x) {
             array_push($positions, $x, $mesh->y[$i], $mesh->z[$i]);
         }
-        $in = Solids::file(json_encode(['positions' => $positions, 'index' => $mesh->tri, 'rays' => $rays], JSON_THROW_ON_ERROR), 'json');
+        $in = Solids::file(json_encode(['positions' => $positions, 'index' => $mesh->tri, $key => $numbers], JSON_THROW_ON_ERROR), 'json');
         $out = Solids::file('', 'json');
-        (new Process(['node', '--max-old-space-size=1500', __DIR__.'/node/rays.mjs', $in, $out], timeout: 240))->mustRun();
+        (new Process(['node', '--max-old-space-size=1500', __DIR__."/node/{$script}.mjs", $in, $out], timeout: 240))->mustRun();
 
         return json_decode((string) file_get_contents($out), true, flags: JSON_THROW_ON_ERROR);
     }

@@ -38,6 +38,8 @@ final class Sprouts
 
     private const TRIES = 10;
 
+    private const AROUND = 8;
+
     /** Between two places of a line that are held against the facets. */
     private const STEP_MM = 0.3;
 
@@ -50,10 +52,19 @@ final class Sprouts
     /** @var list<array{int, int}> */
     private readonly array $disc;
 
+    /** @var list<array{float, float, float}> ways of a tip beside the one square to the surface: straight down, and leaning all round */
+    private readonly array $directions;
+
     public function __construct(private readonly WayDown $ways, private readonly TriangleIndex $index, private readonly Surface $facets, private readonly SupportAsk $ask, float $leanDeg)
     {
         $this->tan = tan(deg2rad($leanDeg));
         $this->need = (int) ceil((Girth::LEAST_MM + $ask->xyMm + $ways->grid->cellMm / 2) / $ways->unitMm);
+        $directions = [[0.0, 0.0, -1.0]];
+        $sin = sin(deg2rad($leanDeg));
+        for ($k = 0; $k < self::AROUND; $k++) {
+            $directions[] = [$sin * cos(2 * M_PI * $k / self::AROUND), $sin * sin(2 * M_PI * $k / self::AROUND), -cos(deg2rad($leanDeg))];
+        }
+        $this->directions = $directions;
         $this->disc = array_slice($ways->grid->disc(self::LEVELS * $ways->levelMm * $this->tan), 0, 400);
     }
 
@@ -68,7 +79,7 @@ final class Sprouts
         $tip = [$x + $nx * $this->ask->gapMm, $y + $ny * $this->ask->gapMm, $z + $nz * $this->ask->gapMm];
         $slope = [-$nx / min(-0.3, $nz), -$ny / min(-0.3, $nz)];
         foreach (self::TIP_MM as $length) {
-            foreach ($flat > 0.1 ? [$out, [0.0, 0.0, -1.0]] : [$out] as [$dx, $dy, $dz]) {
+            foreach ([$out, ...$this->directions] as [$dx, $dy, $dz]) {
                 $shoulder = [$tip[0] + $length * $dx, $tip[1] + $length * $dy, $tip[2] + $length * $dz];
                 if ($shoulder[2] < 0.3 || ! $this->isFree($shoulder, [$x, $y, $z])) {
                     continue;

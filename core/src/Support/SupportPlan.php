@@ -40,11 +40,13 @@ final readonly class SupportPlan
     /**
      * @param  list<Limb>  $limbs  upright shafts and branches
      * @param  list<Contact>  $contacts
+     * @param  list<Column>  $columns  the upright shafts among the limbs
+     * @param  float  $widthMm  of those
      * @param  list<Island>  $openIslands  that nothing holds
      * @param  float  $breakRisk  share of the contacts on a shaft or branch that may break off before it is done
      */
     private function __construct(
-        public SupportStyle $style, public SupportAsk $ask, public array $limbs, public array $contacts, public float $volumeMm3, public float $uncoveredMm2, public array $openIslands, public float $seenScarMm2, public float $landingMm2,
+        public SupportStyle $style, public SupportAsk $ask, public array $limbs, public array $contacts, public array $columns, public float $widthMm, public float $volumeMm3, public float $uncoveredMm2, public array $openIslands, public float $seenScarMm2, public float $landingMm2,
         public ?float $clearanceMm, public float $breakRisk, public int $trapped,
     ) {}
 
@@ -96,7 +98,7 @@ final readonly class SupportPlan
         [$scar, $landing] = self::scars($limbs, $contacts, $seen);
 
         return new self(
-            style: $style, ask: $ask, limbs: $limbs, contacts: $contacts, volumeMm3: self::volume($limbs, $style), uncoveredMm2: $uncovered, openIslands: $cover->openIslands($islands), seenScarMm2: $scar, landingMm2: $landing,
+            style: $style, ask: $ask, limbs: $limbs, contacts: $contacts, columns: $columns, widthMm: $width, volumeMm3: self::volume($limbs, $style), uncoveredMm2: $uncovered, openIslands: $cover->openIslands($islands), seenScarMm2: $scar, landingMm2: $landing,
             clearanceMm: is_finite($clearance) ? $clearance : null, breakRisk: $contacts === [] ? 0.0 : $weak / count($contacts), trapped: Access::trapped($index, $facets, $contacts, $ask->gapMm),
         );
     }

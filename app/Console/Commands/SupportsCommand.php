@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Console\Commands;
 
 use InvalidArgumentException;
-use Wrenlo\Core\Format\MeshFormats;
 use Wrenlo\Core\Geometry\Rotation;
 use Wrenlo\Core\Mesh\Surface;
 use Wrenlo\Core\Settings\PrintProfile;
@@ -15,7 +14,7 @@ use Wrenlo\Core\Support\SupportAsk;
 use Wrenlo\Core\Support\SupportPlan;
 use Wrenlo\Core\Support\SupportStyle;
 
-final class SupportsCommand extends MeshCommand
+final class SupportsCommand extends ShellsCommand
 {
     protected $signature = 'wrenlo:supports '.self::FILE.' {--up=0,0,1 : the file-frame direction that becomes +Z} {--style=tree : tree, columns or none} {--layer=0.2 : layer height, mm} {--limit=45 : overhang limit from the vertical, degrees}
         {--xy=0.8 : distance to the sides of the piece, mm} {--gap=0.22 : gap below a contact, mm} {--density=15 : share of the plan that columns fill, per cent} {--reach=3 : how far from a contact a layer still holds, mm}
@@ -26,10 +25,7 @@ final class SupportsCommand extends MeshCommand
     protected function compute(): array
     {
         $style = SupportStyle::tryFrom((string) $this->option('style')) ?? throw new InvalidArgumentException('--style is tree, columns or none, not “'.$this->option('style').'”.');
-        $out = (string) $this->option('out');
-        if ($out !== '' && ! MeshFormats::knows(strtolower(pathinfo($out, PATHINFO_EXTENSION)))) {
-            throw new InvalidArgumentException('Wrenlo writes '.MeshFormats::names().', not “.'.pathinfo($out, PATHINFO_EXTENSION).'”.');
-        }
+        $out = $this->outFile();
         $ask = new SupportAsk($this->number('layer'), $this->number('limit'), $this->number('xy'), $this->number('gap'), $this->number('density') / 100, $this->number('reach'), (bool) $this->option('plate-only'), $this->option('spacing') === null ? null : $this->number('spacing'));
         $lift = $this->number('lift');
         if ($lift < 0.0 || $lift > 50.0) {
@@ -42,16 +38,7 @@ final class SupportsCommand extends MeshCommand
         $keepClear = $marks->keptClear();
         $seen = Visibility::weights($mesh, Surface::ofFacets($mesh), Views::of($display));
         $plan = SupportPlan::of($style, $mesh, $marks->weighed($seen), $stance, $ask, array_fill_keys($keepClear->facets(), true), $lift);
-        $shells = $plan->shells();
-        if ($out !== '') {
-            $stream = @fopen($out, 'wb') ?: throw new InvalidArgumentException("“{$out}” cannot be written.");
-            $ending = strtolower(pathinfo($out, PATHINFO_EXTENSION));
-            if ($shells === null && $ending !== 'stl') {
-                throw new InvalidArgumentException('Nothing is to be held: only STL can be written without a facet.');
-            }
-            $shells === null ? fwrite($stream, str_pad('supports - Wrenlo', 80).pack('V', 0)) : MeshFormats::write($stream, $ending, $shells, 'supports - Wrenlo');
-            fclose($stream);
-        }
+        $this->writeShells($out, $plan->shells(), 'supports - Wrenlo');
 
         return $plan->toArray(new PrintProfile);
     }

@@ -10,6 +10,7 @@ use Wrenlo\Core\Mesh\Surface;
 use Wrenlo\Core\Settings\PrintProfile;
 use Wrenlo\Core\Sight\Views;
 use Wrenlo\Core\Sight\Visibility;
+use Wrenlo\Core\Support\ByHand;
 use Wrenlo\Core\Support\SupportAsk;
 use Wrenlo\Core\Support\SupportPlan;
 use Wrenlo\Core\Support\SupportStyle;
@@ -18,7 +19,7 @@ final class SupportsCommand extends ShellsCommand
 {
     protected $signature = 'wrenlo:supports '.self::FILE.' {--up=0,0,1 : the file-frame direction that becomes +Z} {--style=tree : tree, columns or none} {--layer=0.2 : layer height, mm} {--limit=45 : overhang limit from the vertical, degrees}
         {--xy=0.8 : distance to the sides of the piece, mm} {--gap=0.22 : gap below a contact, mm} {--density=15 : share of the plan that columns fill, per cent} {--reach=3 : how far from a contact a layer still holds, mm}
-        {--spacing= : distance between the contacts of trees, mm} {--lift=0 : hold the piece so far above the plate, mm} {--plate-only : no foot on the piece} {--marks= : faces marked with wrenlo:mark, or a plan with marks} {--out= : the file to write the shells to} '.self::DISPLAY_OPTIONS.' {--json : print JSON}';
+        {--spacing= : distance between the contacts of trees, mm} {--lift=0 : hold the piece so far above the plate, mm} {--without=* : x,y,z of a contact to take away} {--also=* : x,y,z of a place to hold as well} {--plate-only : no foot on the piece} {--marks= : faces marked with wrenlo:mark, or a plan with marks} {--out= : the file to write the shells to} '.self::DISPLAY_OPTIONS.' {--json : print JSON}';
 
     protected $description = 'Plan supports for one way to stand, as closed shells that any tool-path program prints as they are';
 
@@ -37,9 +38,24 @@ final class SupportsCommand extends ShellsCommand
         $marks = $this->marks($mesh->triangleCount());
         $keepClear = $marks->keptClear();
         $seen = Visibility::weights($mesh, Surface::ofFacets($mesh), Views::of($display));
-        $plan = SupportPlan::of($style, $mesh, $marks->weighed($seen), $stance, $ask, array_fill_keys($keepClear->facets(), true), $lift);
+        $plan = SupportPlan::of($style, $mesh, $marks->weighed($seen), $stance, $ask, array_fill_keys($keepClear->facets(), true), $lift, byHand: new ByHand($this->places('without'), $this->places('also')));
         $this->writeShells($out, $plan->shells(), 'supports - Wrenlo');
 
         return $plan->toArray(new PrintProfile);
+    }
+
+    /** @return list<array{float, float, float}> */
+    private function places(string $option): array
+    {
+        $places = [];
+        foreach ((array) $this->option($option) as $text) {
+            $numbers = explode(',', (string) $text);
+            if (count($numbers) !== 3 || array_filter($numbers, is_numeric(...)) !== $numbers) {
+                throw new InvalidArgumentException("--{$option} needs three numbers separated by commas, not “{$text}”.");
+            }
+            $places[] = [(float) $numbers[0], (float) $numbers[1], (float) $numbers[2]];
+        }
+
+        return $places;
     }
 }

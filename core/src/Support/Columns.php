@@ -91,9 +91,12 @@ final class Columns
      * @param  array<int, true>  $keepClear
      * @return array{list<Column>, float} the columns, and the area beyond reach
      */
-    public static function plan(Cover $cover, array $nz, array $islands, array $keepClear = []): array
+    public static function plan(Cover $cover, array $nz, array $islands, array $keepClear = [], ByHand $byHand = new ByHand): array
     {
         $plan = new self($cover, $nz, $keepClear, self::widthMm($cover->ask->density));
+        foreach ($byHand->also as $at) {
+            $cover->setAt($at, $plan->place(...));
+        }
         $cover->holdIslands($islands, $plan->place(...));
         $plan->grid();
         $beyond = $cover->holdRest($plan->place(...));

@@ -28,11 +28,17 @@ final class Cover
     /** Material that goes down this far below a place, beside it, holds it as a wall does. */
     private const WALL_MM = 0.8;
 
+    /** A place that is pointed at is met by so much. */
+    private const NEAR_MM = 1.0;
+
     /** @var array<int, list<int>> cell → stretches of it that begin with a facet that hangs */
     public readonly array $hanging;
 
     /** @var list<array{float, float, float}> */
     private array $contacts = [];
+
+    /** @var list<array{float, float, float, float}> what stayed beyond reach when it was asked last: place and mm² */
+    private array $beyond = [];
 
     /** @var array<string, list<int>> square of the plan → contacts in it */
     private array $near = [];
@@ -107,18 +113,83 @@ final class Cover
     {
         $solid = $this->solid;
         $beyond = 0.0;
+        $this->beyond = [];
         foreach ($this->hanging as $c => $list) {
             if (($c % $solid->cols) % self::STRIDE !== 0 || intdiv($c, $solid->cols) % self::STRIDE !== 0) {
                 continue;
             }
             foreach ($list as $s) {
                 if (! $this->isReached($c, $solid->start[$s]) && ! $this->isBesideWall($c, $solid->start[$s]) && ! $this->placeNear($c, $solid->start[$s], $place) && $solid->start[$s] > Columns::PAD_LAYERS * $this->ask->layerMm) {
-                    $beyond += ($solid->cellMm * self::STRIDE) ** 2 / -$this->nz[$solid->under[$s]];
+                    $area = ($solid->cellMm * self::STRIDE) ** 2 / -$this->nz[$solid->under[$s]];
+                    $beyond += $area;
+                    $this->beyond[] = [...$solid->middle($c), $solid->start[$s], $area];
                 }
             }
         }
 
         return $beyond;
+    }
+
+    /**
+     * What stayed beyond reach, gathered: places that lie within a reach of one another are one.
+     *
+     * @return list<array{float, float, float, float}> x, y, z of its lowest cell and mm², the largest first
+     */
+    public function beyond(): array
+    {
+        $side = $this->ask->reachMm;
+        $boxes = [];
+        foreach ($this->beyond as $k => [$x, $y, $z]) {
+            $boxes[(int) floor($x / $side).' '.(int) floor($y / $side).' '.(int) floor($z / $side)][] = $k;
+        }
+        $places = $seen = [];
+        foreach ($boxes as $key => $_) {
+            if (isset($seen[$key])) {
+                continue;
+            }
+            $place = [0.0, 0.0, INF, 0.0];
+            $seen[$key] = true;
+            for ($stack = [$key]; $stack !== [];) {
+                $at = array_pop($stack);
+                foreach ($boxes[$at] as $k) {
+                    [$x, $y, $z, $area] = $this->beyond[$k];
+                    $place = [...($z < $place[2] ? [$x, $y, $z] : [$place[0], $place[1], $place[2]]), $place[3] + $area];
+                }
+                [$i, $j, $l] = array_map(intval(...), explode(' ', (string) $at));
+                for ($n = 0; $n < 27; $n++) {
+                    $next = ($i + $n % 3 - 1).' '.($j + intdiv($n, 3) % 3 - 1).' '.($l + intdiv($n, 9) - 1);
+                    if (isset($boxes[$next]) && ! isset($seen[$next])) {
+                        $seen[$next] = true;
+                        $stack[] = $next;
+                    }
+                }
+            }
+            $places[] = $place;
+        }
+        usort($places, static fn (array $a, array $b): int => $b[3] <=> $a[3]);
+
+        return $places;
+    }
+
+    /**
+     * Sets a contact at a place that was pointed at: under the stretch that begins nearest to it.
+     *
+     * @param  array{float, float, float}  $at
+     * @param  Closure(int, int): bool  $place
+     */
+    public function setAt(array $at, Closure $place): bool
+    {
+        $cell = $this->solid->at($at[0], $at[1]);
+        foreach ($cell < 0 ? [] : $this->around as [$i, $j]) {
+            $c = $this->solid->beside($cell, $i, $j);
+            for ($s = $c < 0 ? 0 : $this->solid->from[$c], $to = $c < 0 ? 0 : $this->solid->from[$c + 1]; $s < $to; $s++) {
+                if (abs($this->solid->start[$s] - $at[2]) < self::NEAR_MM && $place($c, $s)) {
+                    return true;
+                }
+            }
+        }
+
+        return false;
     }
 
     /** @param  Closure(int, int): bool  $place */

@@ -42,11 +42,12 @@ final readonly class SupportPlan
      * @param  list<Contact>  $contacts
      * @param  list<Column>  $columns  the upright shafts among the limbs
      * @param  float  $widthMm  of those
+     * @param  list<array{float, float, float, float}>  $beyond  places beyond reach: x, y, z and mm²
      * @param  list<Island>  $openIslands  that nothing holds
      * @param  float  $breakRisk  share of the contacts on a shaft or branch that may break off before it is done
      */
     private function __construct(
-        public SupportStyle $style, public SupportAsk $ask, public array $limbs, public array $contacts, public array $columns, public float $widthMm, public float $volumeMm3, public float $uncoveredMm2, public array $openIslands, public float $seenScarMm2, public float $landingMm2,
+        public SupportStyle $style, public SupportAsk $ask, public array $limbs, public array $contacts, public array $columns, public float $widthMm, public float $volumeMm3, public float $uncoveredMm2, public array $beyond, public array $openIslands, public float $seenScarMm2, public float $landingMm2,
         public ?float $clearanceMm, public float $breakRisk, public int $trapped,
     ) {}
 
@@ -55,7 +56,7 @@ final readonly class SupportPlan
      * @param  array<int, true>  $keepClear  facets that no support may touch
      * @param  float  $liftMm  how far the piece is held above the plate
      */
-    public static function of(SupportStyle $style, Mesh $mesh, array $seen, Rotation $stance, SupportAsk $ask, array $keepClear = [], float $liftMm = 0.0, PrintProfile $profile = new PrintProfile): self
+    public static function of(SupportStyle $style, Mesh $mesh, array $seen, Rotation $stance, SupportAsk $ask, array $keepClear = [], float $liftMm = 0.0, PrintProfile $profile = new PrintProfile, ByHand $byHand = new ByHand): self
     {
         $piece = $mesh->standing($stance, $liftMm);
         $facets = Surface::ofFacets($piece);
@@ -74,12 +75,24 @@ final readonly class SupportPlan
         $forest = null;
         if ($style === SupportStyle::Columns) {
             $width = Columns::widthMm($ask->density);
-            [$columns, $uncovered] = Columns::plan($cover, $facets->nz, $islands, $keepClear);
+            $empty = clone $cover;
+            [$columns, $uncovered] = Columns::plan($cover, $facets->nz, $islands, $keepClear, $byHand);
             if ($uncovered > 0.0 || $cover->openIslands($islands) !== []) { // where no upright shaft finds a way a branch may
                 [$forest, , $uncovered, $cover] = Trees::plan($piece, $facets, $cover, $index, $islands, $keepClear, $lean, $bed, true);
             }
+            $columns = array_values(array_filter($columns, static fn (Column $c): bool => ! $byHand->isTakenAway($c->xMm, $c->yMm, $c->contactMm)));
+            if ($byHand->without !== []) {
+                $cover = $empty;
+                foreach ($columns as $c) {
+                    $cover->add($c->xMm, $c->yMm, $c->contactMm);
+                }
+                foreach ($forest === null ? [] : $forest->sprouts as $s) {
+                    $cover->add(...$s->contact);
+                }
+                $uncovered = $cover->holdRest(static fn (): bool => false);
+            }
         } elseif ($style === SupportStyle::Tree) {
-            [$forest, $columns, $uncovered, $cover] = Trees::plan($piece, $facets, $cover, $index, $islands, $keepClear, $lean, $bed);
+            [$forest, $columns, $uncovered, $cover] = Trees::plan($piece, $facets, $cover, $index, $islands, $keepClear, $lean, $bed, byHand: $byHand);
         } else {
             $uncovered = $cover->holdRest(static fn (): bool => false);
         }
@@ -98,7 +111,7 @@ final readonly class SupportPlan
         [$scar, $landing] = self::scars($limbs, $contacts, $seen);
 
         return new self(
-            style: $style, ask: $ask, limbs: $limbs, contacts: $contacts, columns: $columns, widthMm: $width, volumeMm3: self::volume($limbs, $style), uncoveredMm2: $uncovered, openIslands: $cover->openIslands($islands), seenScarMm2: $scar, landingMm2: $landing,
+            style: $style, ask: $ask, limbs: $limbs, contacts: $contacts, columns: $columns, widthMm: $width, volumeMm3: self::volume($limbs, $style), uncoveredMm2: $uncovered, beyond: $cover->beyond(), openIslands: $cover->openIslands($islands), seenScarMm2: $scar, landingMm2: $landing,
             clearanceMm: is_finite($clearance) ? $clearance : null, breakRisk: $contacts === [] ? 0.0 : $weak / count($contacts), trapped: Access::trapped($index, $facets, $contacts, $ask->gapMm),
         );
     }
@@ -157,7 +170,8 @@ final readonly class SupportPlan
             'volume_mm3' => $volume, 'plastic_mm3' => $volume, 'grams' => $volume * $profile->densityGPerCm3 / 1000, 'minutes' => PrintEstimate::seconds([0.0, 0.0, 0.0, $volume], 0.0, $this->ask->layerMm, $profile) / 60,
             'contact_area_mm2' => array_sum(array_map(static fn (Limb $l): float => $l->tip === null ? 0.0 : $l->tipMm2(), $this->limbs)), 'seen_scar_mm2' => $this->seenScarMm2, 'landing_area_mm2' => $this->landingMm2,
             'uncovered_area_mm2' => $this->uncoveredMm2, 'uncovered_islands' => count($this->openIslands), 'min_clearance_mm' => $this->clearanceMm, 'max_lean_deg' => $this->leanDeg(), 'break_risk' => $this->breakRisk,
-            'trapped_contacts' => $this->trapped,
+            'trapped_contacts' => $this->trapped, 'uncovered_places' => array_map(static fn (array $p): array => ['at_mm' => [$p[0], $p[1], $p[2]], 'area_mm2' => $p[3]], $this->beyond),
+            'open_islands' => array_map(static fn (Island $i): array => ['at_mm' => [$i->xMm, $i->yMm, $i->zMm], 'area_mm2' => $i->areaMm2], $this->openIslands),
         ];
     }
 

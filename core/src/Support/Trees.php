@@ -8,7 +8,9 @@ use Wrenlo\Core\Mesh\Mesh;
 use Wrenlo\Core\Mesh\Surface;
 use Wrenlo\Core\Mesh\TriangleIndex;
 
+use function array_filter;
 use function array_key_exists;
+use function array_values;
 use function max;
 use function min;
 use function sqrt;
@@ -52,7 +54,7 @@ final class Trees
      * @param  bool  $isForTheRest  only for what the contacts set so far leave open, without upright shafts
      * @return array{Forest, list<Column>, float, Cover} branches, upright shafts, area beyond reach, what is held
      */
-    public static function plan(Mesh $piece, Surface $facets, Cover $cover, TriangleIndex $index, array $islands, array $keepClear, float $leanDeg, array $bedMm, bool $isForTheRest = false): array
+    public static function plan(Mesh $piece, Surface $facets, Cover $cover, TriangleIndex $index, array $islands, array $keepClear, float $leanDeg, array $bedMm, bool $isForTheRest = false, ByHand $byHand = new ByHand): array
     {
         $ask = $cover->ask;
         $box = $piece->bounds();
@@ -64,18 +66,34 @@ final class Trees
         $known = [];
         for ($round = 1; ; $round++) {
             $plan = new self(clone $cover, $facets, $begin, $keepClear, $known);
+            foreach ($isForTheRest ? [] : $byHand->also as $at) {
+                $plan->cover->setAt($at, $plan->placeAny(...));
+            }
             $place = $isForTheRest ? $plan->place(...) : $plan->placeAny(...);
             $plan->cover->holdIslands($isForTheRest ? $plan->cover->openIslands($islands) : $islands, $place);
             if (! $isForTheRest) {
                 $plan->lattice();
             }
             $beyond = $plan->cover->holdRest($place);
-            $forest = Forest::of(Growth::of($ways, $plan->sprouts, $ask, $leanDeg), $plan->sprouts, $ways, $ask, $index, $facets);
+            [$sprouts, $columns, $held] = [$plan->sprouts, $plan->shafts->columns, $plan->cover];
+            if ($byHand->without !== []) { // the plan is made as it would be, and then they go
+                $sprouts = array_values(array_filter($sprouts, static fn (Sprout $s): bool => ! $byHand->isTakenAway(...$s->contact)));
+                $columns = array_values(array_filter($columns, static fn (Column $c): bool => ! $byHand->isTakenAway($c->xMm, $c->yMm, $c->contactMm)));
+                $held = clone $cover;
+                foreach ($sprouts as $s) {
+                    $held->add(...$s->contact);
+                }
+                foreach ($columns as $c) {
+                    $held->add($c->xMm, $c->yMm, $c->contactMm);
+                }
+                $beyond = $held->holdRest(static fn (): bool => false);
+            }
+            $forest = Forest::of(Growth::of($ways, $sprouts, $ask, $leanDeg), $sprouts, $ways, $ask, $index, $facets);
             if ($forest->tooNear === [] || $round > self::ROUNDS) {
-                return [$forest, $plan->shafts->columns, $beyond, $plan->cover];
+                return [$forest, $columns, $beyond, $held];
             }
             foreach ($forest->tooNear as $k) {
-                $known[$plan->sprouts[$k]->stretch] = null;
+                $known[$sprouts[$k]->stretch] = null;
             }
         }
     }

@@ -12,6 +12,8 @@ use Wrenlo\Core\Mesh\Mesh;
 use Wrenlo\Core\Mesh\MeshInspector;
 use Wrenlo\Core\Mesh\Surface;
 use Wrenlo\Core\Settings\PrintProfile;
+use Wrenlo\Core\Support\ByHand;
+use Wrenlo\Core\Support\Contact;
 use Wrenlo\Core\Support\Girth;
 use Wrenlo\Core\Support\Limb;
 use Wrenlo\Core\Support\SupportAsk;
@@ -136,6 +138,23 @@ it('leans no further than the limit, nor than 45°', function (float $limit) {
     $plan = treesOf(Figures::all()['pod'][1](), [0, 1, 0.1], new SupportAsk(limitDeg: $limit));
     expect($plan->leanDeg())->toBeLessThanOrEqual(min(45.0, $limit) + 1e-6)->and($plan->leanDeg())->toBeGreaterThan(0.5 * min(45.0, $limit))->and($plan->contacts)->not->toBe([]);
 })->with([25.0, 35.0, 45.0, 60.0]);
+
+it('fails the proof and names the place when a contact is taken away by hand, and holds again where one is set', function (SupportStyle $style) {
+    // a drop that hangs from an arm, with one contact under it; and the arm far from its post
+    $hook = Solids::carved([[true, [0, 6, -3, 3, 0, 36]], [true, [0, 24, -3, 3, 30, 36]], [true, [18, 24, -3, 3, 14, 36]]]);
+    $of = fn (ByHand $byHand): SupportPlan => SupportPlan::of($style, $hook, array_fill(0, $hook->triangleCount(), 0.5), Rotation::bringingUp(new Vec3(0, 0, 1)), new SupportAsk, byHand: $byHand);
+    $plan = $of(new ByHand);
+    $drop = array_values(array_filter($plan->contacts, fn (Contact $c): bool => $c->zMm < 15));
+    expect($plan->uncoveredMm2)->toBe(0.0)->and($plan->openIslands)->toBe([])->and($drop)->not->toBe([]);
+    $gone = array_map(fn (Contact $c): array => [$c->xMm, $c->yMm, $c->zMm], $drop);
+    $without = $of(new ByHand($gone));
+    expect(count($without->contacts))->toBe(count($plan->contacts) - count($drop))->and($without->openIslands)->toHaveCount(1)->and($without->openIslands[0]->zMm)->toEqualWithDelta(14.0, 0.2)
+        ->and($without->uncoveredMm2)->toEqualWithDelta(36.0, 6.0)->and($without->beyond)->toHaveCount(1)->and($without->beyond[0][2])->toEqualWithDelta(14.0, 1e-6)
+        ->and($without->toArray(new PrintProfile)['uncovered_places'][0]['area_mm2'])->toEqualWithDelta($without->uncoveredMm2, 1e-9);
+    // set anew: what it reaches of the drop is held
+    $moved = $of(new ByHand($gone, [[9.0, 1.0, 14.0]]));
+    expect($moved->openIslands)->toBe([])->and($moved->uncoveredMm2)->toBeLessThan($without->uncoveredMm2 - 5.0);
+})->with([[SupportStyle::Tree], [SupportStyle::Columns]]);
 
 it('has more contacts where they are asked to lie closer, and holds all the same', function (float $spacing, int $least, int $most) {
     $plan = treesOf(Figures::all()['bunny'][1](), ask: new SupportAsk(spacingMm: $spacing));

@@ -56,8 +56,8 @@ Route::middleware(KnowThePerson::class)->group(function () {
     Route::get('/pieces/{piece}/rests', [PoseController::class, 'index']);
     Route::get('/pieces/{piece}/stances/{stance}', [StanceController::class, 'show']);
     Route::get('/pieces/{piece}/stances/{stance}/holding', [HoldingController::class, 'show']);
-    Route::get('/pieces/{piece}/stances/{stance}/columns', [HoldingController::class, 'columns']);
-    Route::get('/pieces/{piece}/export/{format}', [ExportController::class, 'show'])->whereIn('format', ['stl', '3mf', 'obj', 'json', 'sheet', 'columns']);
+    Route::get('/pieces/{piece}/stances/{stance}/ways', [HoldingController::class, 'ways']);
+    Route::get('/pieces/{piece}/export/{format}', [ExportController::class, 'show'])->whereIn('format', ['stl', '3mf', 'obj', 'json', 'sheet', 'supports', 'held-3mf', 'held-stl']);
     Route::get('/pieces/{piece}/contact-sheet', [ContactSheetController::class, 'show']);
     Route::post('/pieces/{piece}/file', [FileController::class, 'store']);
     Route::post('/pieces/{piece}/marks', [MarksController::class, 'store']);

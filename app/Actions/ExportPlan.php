@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Actions;
 
 use App\Findings\Findings;
-use App\Findings\Kinds\Columns;
 use App\Findings\Kinds\Proof;
 use App\Findings\Kinds\Report;
 use App\Findings\Kinds\StandingPortrait;
@@ -13,7 +12,9 @@ use App\Findings\MeshInHand;
 use App\Http\Resources\PlanChoice;
 use App\Plans\Bench;
 use App\Plans\StanceChoice;
+use App\Stations\Hold\Way;
 use App\Stations\Stand\RankStances;
+use App\Storage\StageFile;
 use Illuminate\Support\Str;
 use Wrenlo\Core\Format\MeshFormats;
 use Wrenlo\Core\Geometry\Rotation;
@@ -57,20 +58,49 @@ final readonly class ExportPlan
         fclose($stream);
     }
 
-    /** The columns that hold it, where the exported mesh stands; null where nothing hangs. */
-    public function columns(): ?Mesh
+    /**
+     * The piece and what holds it, where the exported mesh stands; null where nothing was decided or nothing is set.
+     *
+     * @return ?array{array{mesh: Mesh, name: string, type: 'model'}, array{mesh: Mesh, name: string, type: 'model'|'support'}}
+     */
+    public function held(): ?array
     {
-        $finding = Findings::now(Columns::class, $this->bench->standing($this->stance));
+        $way = $this->bench->hold()->way;
+        $finding = $way === null ? null : Findings::now($way->kind(), $this->bench->standing($this->stance));
         $blob = isset($finding->blobs['shells']) ? Findings::blobNow($finding, 'shells') : null;
-        if ($blob === null) {
+        if ($way === null || $blob === null) {
             return null;
         }
-        $shells = Columns::shells($blob);
-        $turn = Rotation::bringingUp(new Vec3(0.0, 0.0, 1.0))->thenAboutZ($this->stance->turnDeg)->rows;
-        $x = array_map(static fn (float $px, float $py): float => $turn[0] * $px + $turn[1] * $py, $shells->x, $shells->y);
-        $y = array_map(static fn (float $px, float $py): float => $turn[3] * $px + $turn[4] * $py, $shells->x, $shells->y);
+        $shells = StageFile::mesh($blob);
+        $mesh = MeshInHand::reading($this->bench->subject())->mesh;
+        // shells stand where the piece stands before it is turned about Z; turned, it is set down anew
+        $turn = Rotation::bringingUp(new Vec3(0.0, 0.0, 1.0))->thenAboutZ($this->stance->turnDeg);
+        $by = $turn->apply($mesh->standingOrigin(Rotation::bringingUp($this->stance->up), $this->stance->liftMm))->minus($mesh->standingOrigin($this->stance->rotation(), $this->stance->liftMm));
+        [$a, $b, , $c, $d] = $turn->rows;
+        $x = array_map(static fn (float $px, float $py): float => $a * $px + $b * $py + $by->x, $shells->x, $shells->y);
+        $y = array_map(static fn (float $px, float $py): float => $c * $px + $d * $py + $by->y, $shells->x, $shells->y);
 
-        return new Mesh($x, $y, $shells->z, $shells->tri);
+        return [
+            ['mesh' => $mesh->standing($this->stance->rotation(), $this->stance->liftMm), 'name' => $this->bench->piece->name, 'type' => 'model'],
+            ['mesh' => new Mesh($x, $y, $shells->z, $shells->tri), 'name' => mb_strtolower($way->label()), 'type' => $way === Way::Relief ? 'model' : 'support'],
+        ];
+    }
+
+    /** @return ?array<string, mixed> every node of what holds it, plate frame of the stance, and its numbers; null where nothing was decided */
+    private function support(): ?array
+    {
+        $way = $this->bench->hold()->way;
+        if ($way === null) {
+            return null;
+        }
+        $held = $this->bench->hold()->heldIn($this->stance);
+        $finding = Findings::now($way->kind(), $this->bench->standing($this->stance));
+        $row = $finding->headline ?? [];
+        if (isset($finding->blobs['nodes'])) {
+            $row['nodes'] = json_decode((string) Findings::blobNow($finding, 'nodes'), true);
+        }
+
+        return ['way' => $way->value, 'printed_without' => $this->bench->hold()->accepted, 'taken_away' => $held['without'], 'set_by_hand' => $held['also'], 'plate_only' => $held['plate_only']] + $row;
     }
 
     /** @return array<string, mixed> */
@@ -104,6 +134,7 @@ final readonly class ExportPlan
             ],
             'marked' => MarksFile::content($this->bench->marks(), $piece->blob, (int) ($report['triangles'] ?? 0)),
             'weights' => $this->bench->stand()->weights->of,
+            'support' => $this->support(),
             'layers' => $choice ? ['layer_mm' => $choice->layerMm, 'layers' => $choice->layers, 'hours' => $choice->hours, 'grams' => $choice->grams, 'cost' => $choice->cost, 'seen_step_um' => $choice->seenStepUm] : null,
             'tools' => [
                 'printer' => $printer->name, 'nozzle_mm' => $nozzle->diameter_mm, 'line_mm' => $nozzle->line_mm,

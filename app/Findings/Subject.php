@@ -13,6 +13,7 @@ use Wrenlo\Core\Orientation\Weights;
 use Wrenlo\Core\Settings\PrintProfile;
 use Wrenlo\Core\Sight\Display;
 use Wrenlo\Core\Sight\DisplayMode;
+use Wrenlo\Core\Support\ByHand;
 
 /** What a computation is about: a piece under a plan, as plain values. Two subjects with the same values are the same. */
 final readonly class Subject
@@ -130,6 +131,14 @@ final readonly class Subject
     public function liftMm(): float
     {
         return (float) $this->get(Input::Stance)['lift_mm'];
+    }
+
+    public function byHand(): ByHand
+    {
+        $held = $this->get(Input::Held);
+        $places = static fn (array $list): array => array_map(static fn (array $p): array => [(float) $p[0], (float) $p[1], (float) $p[2]], array_values($list));
+
+        return new ByHand($places($held['without']), $places($held['also']));
     }
 
     /** With what of printer, nozzle and filament it says; the rest is as usual. */

@@ -10,6 +10,7 @@ use App\Findings\Lists;
 use App\Findings\Subject;
 use App\Findings\Work;
 use Closure;
+use UnexpectedValueException;
 use Wrenlo\Core\Mesh\Mesh;
 
 /**
@@ -44,6 +45,28 @@ final class StageFile
             }
             Packed::write($stream, 'V', $mesh->tri);
         };
+    }
+
+    /** A mesh as `geometry` wrote it, its places rounded to 32 bits. */
+    public static function mesh(string $bytes): Mesh
+    {
+        if (substr($bytes, 0, 4) !== 'WRLG' || strlen($bytes) < 16) {
+            throw new UnexpectedValueException('This is no geometry in a form that this program reads.');
+        }
+        [$version, $vertices, $triangles] = array_values(unpack('V3', $bytes, 4) ?: []);
+        if ($version !== self::VERSION || strlen($bytes) !== 16 + 12 * $vertices + 12 * $triangles) {
+            throw new UnexpectedValueException('The geometry is not as long as it says.');
+        }
+        $x = $y = $z = [];
+        foreach (array_chunk(array_values(unpack('g'.(3 * $vertices), $bytes, 16) ?: []), 3) as [$px, $py, $pz]) {
+            $x[] = $px;
+            $y[] = $py;
+            $z[] = $pz;
+        }
+        /** @var non-empty-list<int> $tri only meshes are written */
+        $tri = array_values(unpack('V*', $bytes, 16 + 12 * $vertices) ?: []);
+
+        return new Mesh($x, $y, $z, $tri);
     }
 
     /**

@@ -64,25 +64,102 @@ it('measures everything at the limit that was chosen', function () {
     expect(Pieces::bench($piece)->subject()->rules()->limitDeg)->toBe(45.0);
 });
 
-it('plans columns when they are asked for, and takes them away where the exported mesh stands', function () {
+/** @return array<string, array<string, mixed>> way → its row */
+function waysOf(Piece $piece): array
+{
+    $report = test()->getJson("/pieces/{$piece->id}/stances/".Pieces::bench($piece)->stand()->stance->id().'/ways')->assertOk()->json();
+
+    return array_column($report['ways'], null, 'key') + ['sentence' => $report['sentence']];
+}
+
+it('plans four ways side by side, with their price, and says what this piece favours', function () {
+    $ways = waysOf(heldHook());
+    expect(array_keys($ways))->toBe(['tree', 'columns', 'relief', 'none', 'sentence'])->and($ways['tree']['state'])->toBe('done')->and($ways['tree']['open'])->toBe([])->and($ways['columns']['open'])->toBe([])
+        ->and($ways['tree']['grams'])->toBeLessThan($ways['columns']['grams'])->and($ways['tree']['grams'])->toEqualWithDelta(1.24e-3 * Finding::query()->where('kind', 'trees')->firstOrFail()->headline['volume_mm3'], 1e-9)
+        ->and($ways['sentence'])->toContain('*Trees* save plastic here');
+    // printed as it is, the drop begins in the air: it is named, with its height
+    expect($ways['none']['grams'])->toEqual(0)->and($ways['none']['openIslands'])->toBe(1)->and($ways['none']['open'][0]['isIsland'])->toBeTrue()->and($ways['none']['open'][0]['zMm'])->toEqualWithDelta(14.0, 1e-3)
+        ->and($ways['none']['open'][0]['atFileMm'][2])->toEqualWithDelta(14.0, 0.2)->and($ways['none']['open'][0]['atFileMm'][0])->toBeGreaterThan(18.0);
+    expect($ways['relief']['grams'])->toBeGreaterThan(0.0)->and($ways['relief']['filledHoles'])->toBe(0);
+});
+
+it('is done once a way is decided that leaves nothing in the air', function () {
     $piece = heldHook();
-    $stance = Pieces::bench($piece)->stand()->stance->id();
-    $report = $this->getJson("/pieces/{$piece->id}/stances/{$stance}/columns")->assertOk()->json();
-    expect($report)->toMatchArray(['state' => 'done', 'uncoveredIslands' => 0])->and($report['contacts'])->toBeGreaterThan(10)->and($report['uncoveredMm2'])->toEqual(0.0)
-        ->and($report['grams'])->toEqualWithDelta(1.24e-3 * Finding::query()->where('kind', 'columns')->firstOrFail()->headline['volume_mm3'], 1e-9);
-    $read = fn (string $bytes) => Wrenlo\Core\Mesh\MeshInspector::inspect(Wrenlo\Core\Format\MeshFormats::read(fopen(Solids::file($bytes), 'rb'), 'stl')->mesh);
-    $shells = $read($this->get("/pieces/{$piece->id}/export/columns")->assertOk()->assertDownload('hook-columns.stl')->streamedContent());
-    expect($shells->topology->isWatertight())->toBeTrue()->and($shells->topology->shells)->toBe($report['contacts'])->and($shells->bounds->min->z)->toEqualWithDelta(0.0, 1e-6)->and($shells->bounds->max->z)->toBeLessThan(30.0);
-    // turned about Z with the piece
-    decide($piece, 'stand', ['turn_deg' => 90])->assertSessionHasNoErrors();
-    $turned = $read($this->get("/pieces/{$piece->id}/export/columns")->streamedContent());
-    $mesh = $read($this->get("/pieces/{$piece->id}/export/stl")->streamedContent());
-    expect($turned->bounds->size()->y)->toEqualWithDelta($shells->bounds->size()->x, 1e-4)->and($turned->bounds->min->y)->toBeGreaterThan($mesh->bounds->min->y - 1.0)->and($turned->bounds->max->y)->toBeLessThan($mesh->bounds->max->y + 1.0)
-        ->and($mesh->bounds->size()->y)->toBeGreaterThan(2 * $mesh->bounds->size()->x);
-    // nothing hangs: nothing to take away
-    $flat = Pieces::measured(mesh: Solids::box(10, 10, 10), name: 'crate.stl', finalists: 2);
-    decide($flat, 'stand', ['stance' => collect(stancesOf($flat))->firstWhere('origin', 'file')['id']]);
-    $this->get("/pieces/{$flat->id}/export/columns")->assertStatus(409);
+    holdingOf($piece);
+    waysOf($piece);
+    expect(holdHeadline($piece))->toMatchArray(['figure' => '2 places', 'state' => 'open']);
+    decide($piece, 'hold', ['way' => 'tree'])->assertSessionHasNoErrors();
+    expect(holdHeadline($piece))->toMatchArray(['figure' => 'trees', 'state' => 'done']);
+    decide($piece, 'hold', ['way' => 'none'])->assertSessionHasNoErrors();
+    $open = waysOf($piece)['none']['open'];
+    expect(holdHeadline($piece))->toMatchArray(['figure' => count($open).' places', 'state' => 'open']);
+    decide($piece, 'hold', ['accepted' => array_column($open, 'key')])->assertSessionHasNoErrors(); // signed off one by one
+    expect(holdHeadline($piece))->toMatchArray(['figure' => 'nothing', 'state' => 'done']);
+    decide($piece, 'hold', ['way' => 'glue'])->assertSessionHasErrors('way');
+    decide($piece, 'hold', ['relief_deg' => 20])->assertSessionHasErrors('relief_deg');
+});
+
+it('plans anew without a contact that was taken away, names the place, and holds again where one is set', function () {
+    $piece = heldHook();
+    decide($piece, 'hold', ['way' => 'tree'])->assertSessionHasNoErrors();
+    $low = array_values(array_filter(waysOf($piece)['tree']['contacts'], fn (array $c): bool => $c[2] < 15));
+    decide($piece, 'hold', ['without' => $low])->assertSessionHasNoErrors();
+    $without = waysOf($piece)['tree'];
+    expect($without['openIslands'])->toBe(1)->and($without['open'][0]['zMm'])->toEqualWithDelta(14.0, 1e-3)->and(holdHeadline($piece)['state'])->toBe('open');
+    decide($piece, 'hold', ['also' => [$without['open'][0]['atMm']]])->assertSessionHasNoErrors();
+    expect(waysOf($piece)['tree']['openIslands'])->toBe(0);
+    // in another stance they mean nothing, and back in this one they are there again
+    $stance = Pieces::bench($piece)->stand()->stance;
+    decide($piece, 'stand', ['stance' => collect(stancesOf($piece))->first(fn (array $s): bool => $s['origin'] !== 'file')['id']])->assertSessionHasNoErrors();
+    expect(Pieces::bench($piece)->subject()->get(App\Findings\Input::Held)['without'])->toBe([]);
+    decide($piece, 'stand', ['stance' => $stance->id()])->assertSessionHasNoErrors();
+    expect(Pieces::bench($piece)->subject()->get(App\Findings\Input::Held)['without'])->toHaveCount(count($low));
+});
+
+it('hands supports over as shells, beside the piece and with it in one file, wherever it is turned', function () {
+    $piece = heldHook();
+    $this->get("/pieces/{$piece->id}/export/supports")->assertStatus(409);
+    decide($piece, 'hold', ['way' => 'tree'])->assertSessionHasNoErrors();
+    $inspect = fn (string $bytes) => Wrenlo\Core\Mesh\MeshInspector::inspect(Wrenlo\Core\Format\MeshFormats::read(fopen(Solids::file($bytes), 'rb'), 'stl')->mesh);
+    $volume = fn (string $bytes): float => $inspect($bytes)->volumeMm3;
+    foreach ([0, 90, 37] as $turn) {
+        decide($piece, 'stand', ['turn_deg' => $turn])->assertSessionHasNoErrors();
+        $supports = $this->get("/pieces/{$piece->id}/export/supports")->assertOk()->assertDownload('hook-supports.stl')->streamedContent();
+        $alone = $this->get("/pieces/{$piece->id}/export/stl")->streamedContent();
+        $both = $this->get("/pieces/{$piece->id}/export/held-stl")->assertOk()->assertDownload('hook-held.stl')->streamedContent();
+        expect($inspect($supports)->topology->isWatertight())->toBeTrue()->and($volume($both))->toEqualWithDelta($volume($alone) + $volume($supports), 1e-3)->and($inspect($supports)->bounds->min->z)->toEqualWithDelta(0.0, 1e-5);
+        // nowhere nearer than asked but at the tips, by an outside library: the contacts of an unturned frame would be off
+        $mesh = Wrenlo\Core\Format\MeshFormats::read(fopen(Solids::file($alone), 'rb'), 'stl')->mesh;
+        $shells = Wrenlo\Core\Format\MeshFormats::read(fopen(Solids::file($supports), 'rb'), 'stl')->mesh;
+        $low = [];
+        foreach ($shells->z as $k => $z) {
+            if ($z < 10.0) {
+                array_push($low, $shells->x[$k], $shells->y[$k], $z);
+            }
+        }
+        expect(min(Tests\Support\OutsideRays::nearest($mesh, $low)))->toBeGreaterThan(0.7);
+    }
+    $plan = $this->getJson("/pieces/{$piece->id}/export/json")->json('support');
+    expect($plan['way'])->toBe('tree')->and(count($plan['nodes']))->toBeGreaterThan(2 * count($plan['contacts']))->and($plan['nodes'][0])->toHaveKeys(['limb', 'x_mm', 'y_mm', 'z_mm', 'radius_mm'])->and($plan['uncovered_islands'])->toBe(0);
+});
+
+it('tags supports as such in a 3MF that two independent readers read alike', function () {
+    $piece = heldHook();
+    decide($piece, 'hold', ['way' => 'columns'])->assertSessionHasNoErrors();
+    $file = Solids::file($this->get("/pieces/{$piece->id}/export/held-3mf")->assertOk()->assertDownload('hook-held.3mf')->streamedContent(), '3mf');
+    $volume = fn (string $format): float => Wrenlo\Core\Mesh\MeshInspector::inspect(Wrenlo\Core\Format\MeshFormats::read(fopen(Solids::file($this->get("/pieces/{$piece->id}/export/{$format}")->streamedContent()), 'rb'), 'stl')->mesh)->volumeMm3;
+    $model = simplexml_load_string((string) file_get_contents("zip://{$file}#3D/3dmodel.model"));
+    expect(array_map(fn ($o): string => (string) $o['type'], iterator_to_array($model->resources->object, false)))->toBe(['model', 'support'])->and(array_map(fn ($o): string => (string) $o['name'], iterator_to_array($model->resources->object, false)))->toBe(['Hook', 'columns']);
+    // npm three 3MFLoader
+    $read = new Symfony\Component\Process\Process(['node', base_path('tests/Support/node/read-3mf.mjs'), $file], base_path(), timeout: 60);
+    $three = json_decode($read->mustRun()->getOutput(), true);
+    expect($three['volume'])->toEqualWithDelta($volume('stl') + $volume('supports'), 0.01);
+    // Debian lib3mf1 1.8.1, strict: object by object
+    if (Tests\Support\Strict3mf::isInstalled()) {
+        $strict = Tests\Support\Strict3mf::read($file);
+        expect($strict['warnings'])->toBe(0)->and($strict['volume'])->toEqualWithDelta($three['volume'], 0.01)->and(array_column($strict['objects'], 'type'))->toBe([1, 2]) // a model and a support
+            ->and($strict['objects'][0]['volume'])->toEqualWithDelta($volume('stl'), 0.01)->and($strict['objects'][1]['volume'])->toEqualWithDelta($volume('supports'), 0.01);
+    }
 });
 
 it('prints the same by command, with the keys that were asked for', function () {
@@ -101,17 +178,35 @@ it('does not look under a piece of someone else', function () {
     $this->actingAs(Pieces::someone('tove@marsh.invalid'))->getJson("/pieces/{$piece->id}/stances/0,0,1/holding")->assertStatus(404);
 });
 
-it('plans columns by command, writes them as shells, and says what it does not plan', function () {
+it('plans supports by command, writes them as shells, and refuses what it cannot keep to', function (string $style) {
     $file = Solids::file(Solids::stl(Solids::carved([[true, [0, 6, -3, 3, 0, 36]], [true, [0, 24, -3, 3, 30, 36]], [true, [18, 24, -3, 3, 14, 36]]])));
     $out = sys_get_temp_dir().'/'.bin2hex(random_bytes(4)).'.stl';
-    $plan = wrenlo('supports', ['file' => $file, '--up' => '0,0,1', '--style' => 'columns', '--out' => $out]);
+    $plan = wrenlo('supports', ['file' => $file, '--up' => '0,0,1', '--style' => $style, '--out' => $out]);
     expect(array_keys($plan))->toContain('contacts', 'nodes', 'volume_mm3', 'plastic_mm3', 'grams', 'minutes', 'contact_area_mm2', 'seen_scar_mm2', 'landing_area_mm2', 'uncovered_area_mm2', 'uncovered_islands', 'min_clearance_mm', 'max_lean_deg', 'break_risk', 'trapped_contacts')
-        ->and($plan['uncovered_islands'])->toBe(0)->and($plan['uncovered_area_mm2'])->toEqual(0.0)->and(wrenlo('inspect', ['file' => $out]))->toMatchArray(['watertight' => true, 'shells' => count($plan['contacts'])])
-        ->and(wrenlo('inspect', ['file' => $out])['volume_mm3'])->toEqualWithDelta($plan['volume_mm3'], 1e-4 * $plan['volume_mm3']);
+        ->and($plan['uncovered_islands'])->toBe(0)->and($plan['uncovered_area_mm2'])->toEqual(0.0)->and(wrenlo('inspect', ['file' => $out])['watertight'])->toBeTrue();
+    expect(wrenlo('supports', ['file' => $file, '--up' => '0,0,1', '--style' => $style, '--without' => [implode(',', $plan['contacts'][0])]])['contacts'])->toHaveCount(count($plan['contacts']) - 1);
+    expect(wrenlo('supports', ['file' => $file, '--up' => '0,0,1', '--style' => $style, '--lift' => '4'])['contacts'])->not->toHaveCount(count($plan['contacts']));
+    // nothing hangs: an STL without a facet is written
+    expect(wrenlo('supports', ['file' => $file, '--up' => '0,0,-1', '--style' => $style, '--out' => $out])['contacts'])->toBe([])->and(filesize($out))->toBe(84);
     unlink($out);
-    foreach ([['--style' => 'tree'], ['--xy' => '0'], ['--density' => 'x'], ['--out' => 'supports.txt']] as $wrong) {
+    foreach ([['--style' => 'glue'], ['--xy' => '0'], ['--density' => 'x'], ['--out' => 'supports.txt'], ['--lift' => '-1'], ['--spacing' => '0.1'], ['--without' => ['1,2']]] as $wrong) {
         expect(Illuminate\Support\Facades\Artisan::call('wrenlo:supports', ['file' => $file, '--up' => '0,0,1', ...$wrong]))->toBe(1);
     }
-    // nothing hangs: no file is written
-    expect(wrenlo('supports', ['file' => $file, '--up' => '0,0,-1', '--out' => $out])['contacts'])->toBe([])->and(is_file($out))->toBeFalse();
+})->with(['tree', 'columns']);
+
+it('says by command what hangs without any', function () {
+    $file = Solids::file(Solids::stl(Solids::carved([[true, [0, 6, -3, 3, 0, 36]], [true, [0, 24, -3, 3, 30, 36]], [true, [18, 24, -3, 3, 14, 36]]])));
+    expect(wrenlo('supports', ['file' => $file, '--up' => '0,0,1', '--style' => 'none']))->toMatchArray(['contacts' => [], 'uncovered_islands' => 1]);
+});
+
+it('fills under ceilings by command', function () {
+    $file = Solids::file(Solids::stl(Solids::carved([[true, [-4, 4, -6, 6, 0, 30]], [true, [-18, 18, -6, 6, 30, 37]]])));
+    $out = sys_get_temp_dir().'/'.bin2hex(random_bytes(4)).'.stl';
+    $relief = wrenlo('relief', ['file' => $file, '--up' => '0,0,1', '--angle' => '60', '--out' => $out]);
+    $want = 2 * (14 * 36 - 72) / tan(deg2rad(60)); // by hand: two ceilings of 14 × 12 mm, (a·b² − b³/3) / tan each
+    expect($relief['added_mm3'])->toEqualWithDelta($want, 0.01 * $want)->and($relief['filled_holes'])->toBe(0)->and($relief['changed_seen_mm2'])->toBeGreaterThan(0.0)->and(wrenlo('inspect', ['file' => $out])['watertight'])->toBeTrue();
+    unlink($out);
+    foreach ([['--angle' => '10'], ['--angle' => '89'], ['--angle' => 'x']] as $wrong) {
+        expect(Illuminate\Support\Facades\Artisan::call('wrenlo:relief', ['file' => $file, '--up' => '0,0,1', ...$wrong]))->toBe(1);
+    }
 });

@@ -21,7 +21,7 @@ function addresses(App\Models\Piece $piece): array
         ['GET', "{$p}/export/stl"], ['GET', "{$p}/export/json"], ['GET', "{$p}/export/sheet"], ['GET', "{$p}/contact-sheet"],
         ['POST', "{$p}/split"], ['POST', "{$p}/file"], ['POST', "{$p}/marks"], ['PUT', "{$p}/marks/position"], ['GET', "{$p}/patches/0"],
         ['GET', "{$p}/pose"], ['GET', "{$p}/rests"], ['GET', "{$p}/stances/".App\Plans\StanceChoice::idOf(new Wrenlo\Core\Geometry\Vec3(0, 0, 1), 0.0)],
-        ...array_map(fn (string $what): array => ['GET', "{$p}/stances/".App\Plans\StanceChoice::idOf(new Wrenlo\Core\Geometry\Vec3(0, 0, 1), 0.0)."/{$what}"], ['holding', 'columns']),
+        ...array_map(fn (string $what): array => ['GET', "{$p}/stances/".App\Plans\StanceChoice::idOf(new Wrenlo\Core\Geometry\Vec3(0, 0, 1), 0.0)."/{$what}"], ['holding', 'ways']),
         ['PUT', "/shelf/printers/{$sheet->printerId}"], ['DELETE', "/shelf/nozzles/{$sheet->nozzleId}"], ['DELETE', "/shelf/filaments/{$sheet->filamentId}"],
     ];
 }

@@ -26,6 +26,7 @@ final class Strict3mf
         int lib3mf_reader_setstrictmodeactive(void *pReader, int bActive);
         int lib3mf_reader_readfromfileutf8(void *pReader, const char *pszFilename);
         int lib3mf_reader_getwarningcount(void *pReader, unsigned int *pnCount);
+        int lib3mf_object_gettype(void *pObject, unsigned int *pObjectType);
         int lib3mf_meshobject_getvertexcount(void *pMesh, unsigned int *pnCount);
         int lib3mf_meshobject_gettrianglecount(void *pMesh, unsigned int *pnCount);
         int lib3mf_meshobject_getvertices(void *pMesh, VERTEX *pVertices, unsigned int nSize, unsigned int *pnCount);
@@ -38,7 +39,7 @@ final class Strict3mf
     }
 
     /**
-     * @return array{unit: int, warnings: int, triangles: int, volume: float, area: float} unit 1 is the millimetre
+     * @return array{unit: int, warnings: int, triangles: int, volume: float, area: float, objects: list<array{type: int, volume: float}>} type 1 is a model, 2 a support; unit 1 is the millimetre
      *
      * @throws RuntimeException with the library's own words when it refuses the file
      */
@@ -57,7 +58,7 @@ final class Strict3mf
             throw new RuntimeException(FFI::isNull($words) ? "refused with {$number->cdata}" : FFI::string($words));
         }
         $lib->lib3mf_model_getunit($model, FFI::addr($number));
-        $found = ['unit' => $number->cdata, 'warnings' => 0, 'triangles' => 0, 'volume' => 0.0, 'area' => 0.0];
+        $found = ['unit' => $number->cdata, 'warnings' => 0, 'triangles' => 0, 'volume' => 0.0, 'area' => 0.0, 'objects' => []];
         $lib->lib3mf_reader_getwarningcount($reader, FFI::addr($number));
         $found['warnings'] = $number->cdata;
         $lib->lib3mf_model_getmeshobjects($model, FFI::addr($list));
@@ -67,6 +68,8 @@ final class Strict3mf
             $found['triangles'] += $triangles;
             $found['volume'] += $volume;
             $found['area'] += $area;
+            $lib->lib3mf_object_gettype($mesh, FFI::addr($number));
+            $found['objects'][] = ['type' => $number->cdata, 'volume' => $volume];
         }
 
         return $found;

@@ -130,6 +130,9 @@ final class TypesCommand extends Command
         if (preg_match('/@param\s+\??list<(\w+)>\s+\$'.$property->name.'\b/', $doc, $m) === 1) {
             return self::plain($m[1]).'[]';
         }
+        if (preg_match('/@param\s+\??list<list<(\w+)>>\s+\$'.$property->name.'\b/', $doc, $m) === 1) {
+            return self::plain($m[1]).'[][]';
+        }
         if (preg_match('/@param\s+array<string, (\??\w+)>\s+\$'.$property->name.'\b/', $doc, $m) === 1) {
             return 'Record<string, '.self::plain($m[1]).'>';
         }

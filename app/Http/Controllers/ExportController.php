@@ -10,8 +10,10 @@ use Illuminate\Contracts\View\View;
 use RuntimeException;
 use Symfony\Component\HttpFoundation\Response;
 use Wrenlo\Core\Format\MeshFormats;
+use Wrenlo\Core\Format\ThreeMf\ThreeMfWriter;
+use Wrenlo\Core\Mesh\Mesh;
 
-/** What a decided plan leaves the house as: the oriented mesh, its columns, the plan as JSON, the sheet. */
+/** What a decided plan leaves the house as: the oriented mesh, what holds it, the plan as JSON, the sheet. */
 final class ExportController extends Controller
 {
     public function show(Piece $piece, string $format): Response|View
@@ -22,20 +24,27 @@ final class ExportController extends Controller
             'stl', '3mf', 'obj' => response()->streamDownload(static fn () => $export->writeMesh($format), $export->fileName($format), ['Content-Type' => MeshFormats::mime($format)]),
             'json' => response()->json($export->plan(), options: JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION)
                 ->header('Content-Disposition', 'attachment; filename="'.$export->fileName('json').'"'),
-            'columns' => $this->columns($export),
+            'supports', 'held-3mf', 'held-stl' => $this->held($export, $format),
             'sheet' => view('sheet', $export->sheet()),
             default => abort(404),
         };
     }
 
-    private function columns(ExportPlan $export): Response
+    /** What holds it: alone, or with the piece in one file. */
+    private function held(ExportPlan $export, string $format): Response
     {
-        $shells = $export->columns() ?? abort(409, 'Nothing hangs in this stance: there are no columns to take away.');
+        $objects = $export->held() ?? abort(409, 'Decide at Hold how it is held first; nothing holds it in this plan.');
+        $is3mf = $format === 'held-3mf';
+        $name = $export->fileName($is3mf ? '3mf' : 'stl');
 
-        return response()->streamDownload(static function () use ($shells): void {
+        return response()->streamDownload(static function () use ($objects, $format): void {
             $stream = fopen('php://output', 'wb') ?: throw new RuntimeException('The download cannot be written.');
-            MeshFormats::write($stream, 'stl', $shells, 'columns - Wrenlo');
+            match ($format) {
+                'held-3mf' => ThreeMfWriter::writeObjects($stream, $objects),
+                'held-stl' => MeshFormats::write($stream, 'stl', Mesh::joined(array_column($objects, 'mesh')), 'piece and supports - Wrenlo'),
+                default => MeshFormats::write($stream, 'stl', $objects[1]['mesh'], $objects[1]['name'].' - Wrenlo'),
+            };
             fclose($stream);
-        }, str_replace('-standing', '-columns', $export->fileName('stl')), ['Content-Type' => MeshFormats::mime('stl')]);
+        }, str_replace('-standing', $format === 'supports' ? '-supports' : '-held', $name), ['Content-Type' => MeshFormats::mime($is3mf ? '3mf' : 'stl')]);
     }
 }

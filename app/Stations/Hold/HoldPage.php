@@ -15,9 +15,14 @@ final readonly class HoldPage
 
     private const COOLED = 0.75;
 
-    /** @param  list<string>  $accepted */
+    /**
+     * @param  list<string>  $accepted
+     * @param  list<list<float>>  $without  contacts taken away, plate frame of the stance
+     * @param  list<list<float>>  $also  contacts set
+     */
     private function __construct(
         public float $limitDeg, public float $customaryDeg, public float $usualDeg, public float $cooledDeg, public float $lineMm, public float $layerMm, public array $accepted,
+        public ?Way $way, public bool $isPlateOnly, public float $reliefDeg, public array $without, public array $also,
     ) {}
 
     public static function of(Bench $bench): self
@@ -26,9 +31,11 @@ final readonly class HoldPage
         $rules = $bench->subject()->rules();
         $line = $bench->profile()->lineMm;
 
+        $held = $hold->heldIn($bench->stand()->stance);
+
         return new self(
-            $rules->limitDeg, HoldDecision::CUSTOMARY_DEG, Overhangs::limitDeg($line, $rules->layerMm, self::USUAL), Overhangs::limitDeg($line, $rules->layerMm, self::COOLED),
-            $line, $rules->layerMm, $hold->accepted,
+            limitDeg: $rules->limitDeg, customaryDeg: HoldDecision::CUSTOMARY_DEG, usualDeg: Overhangs::limitDeg($line, $rules->layerMm, self::USUAL), cooledDeg: Overhangs::limitDeg($line, $rules->layerMm, self::COOLED),
+            lineMm: $line, layerMm: $rules->layerMm, accepted: $hold->accepted, way: $hold->way, isPlateOnly: $hold->isPlateOnly, reliefDeg: $hold->reliefDeg, without: $held['without'], also: $held['also'],
         );
     }
 }

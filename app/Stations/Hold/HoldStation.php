@@ -4,13 +4,18 @@ declare(strict_types=1);
 
 namespace App\Stations\Hold;
 
+use App\Findings\Input;
 use App\Findings\Kinds\Holding;
+use App\Findings\Subject;
 use App\Http\Resources\Headline;
+use App\Http\Resources\HeldWay;
 use App\Http\Resources\HoldingReport;
+use App\Http\Resources\OpenPlace;
 use App\Models\Piece;
 use App\Plans\Bench;
 use App\Plans\Decision;
 use App\Stations\Station;
+use Illuminate\Validation\Rule;
 
 /** What needs holding? */
 final class HoldStation extends Station
@@ -41,6 +46,15 @@ final class HoldStation extends Station
             'limit_deg' => ['sometimes', 'nullable', 'numeric', 'between:10,85'],
             'accepted' => ['sometimes', 'array', 'list', 'max:'.HoldDecision::MOST_ACCEPTED],
             'accepted.*' => ['string', 'max:64'],
+            'way' => ['sometimes', 'nullable', Rule::enum(Way::class)],
+            'plate_only' => ['sometimes', 'boolean'],
+            'relief_deg' => ['sometimes', 'numeric', 'between:50,88'],
+            'without' => ['sometimes', 'array', 'list', 'max:'.HoldDecision::MOST_BY_HAND],
+            'without.*' => ['array', 'list', 'size:3'],
+            'without.*.*' => ['numeric', 'between:-1e4,1e4'],
+            'also' => ['sometimes', 'array', 'list', 'max:'.HoldDecision::MOST_BY_HAND],
+            'also.*' => ['array', 'list', 'size:3'],
+            'also.*.*' => ['numeric', 'between:-1e4,1e4'],
         ];
     }
 
@@ -49,7 +63,15 @@ final class HoldStation extends Station
         $hold = $bench->hold();
         $limit = array_key_exists('limit_deg', $changes) ? $changes['limit_deg'] : $hold->limitDeg;
 
-        return new HoldDecision($limit === null ? null : (float) $limit, array_values(array_unique($changes['accepted'] ?? $hold->accepted)));
+        $stance = $bench->stand()->stance;
+        $held = $hold->heldIn($stance);
+        $isByHand = isset($changes['without']) || isset($changes['also']);
+
+        return new HoldDecision(
+            limitDeg: $limit === null ? null : (float) $limit, accepted: array_values(array_unique($changes['accepted'] ?? $hold->accepted)),
+            way: array_key_exists('way', $changes) ? Way::tryFrom((string) $changes['way']) : $hold->way, isPlateOnly: (bool) ($changes['plate_only'] ?? $hold->isPlateOnly), reliefDeg: (float) ($changes['relief_deg'] ?? $hold->reliefDeg),
+            without: $isByHand ? self::places($changes['without'] ?? $held['without']) : $hold->without, also: $isByHand ? self::places($changes['also'] ?? $held['also']) : $hold->also, handStance: $isByHand ? $stance?->id() : $hold->handStance,
+        );
     }
 
     public static function restsOn(Bench $bench): ?string
@@ -57,6 +79,20 @@ final class HoldStation extends Station
         $stance = $bench->stand()->stance;
 
         return $stance === null || $bench->hold()->accepted === [] ? null : Holding::key($bench->standing($stance));
+    }
+
+    /**
+     * @param  array<array<int, mixed>>  $given
+     * @return list<array{float, float, float}>
+     */
+    private static function places(array $given): array
+    {
+        return array_map(static fn (array $p): array => [(float) $p[0], (float) $p[1], (float) $p[2]], array_values($given));
+    }
+
+    public static function shape(Subject $subject, Bench $bench): Subject
+    {
+        return $subject->with(Input::Held, $bench->hold()->heldIn($bench->stand()->stance))->with(Input::ReliefAngle, $bench->hold()->reliefDeg);
     }
 
     /** Places signed off in another stance mean nothing in this one. */
@@ -76,9 +112,13 @@ final class HoldStation extends Station
         $stance = $bench->stand()->stance;
         $report = self::report($bench);
         $open = $report === null ? null : count(array_filter($report->places, static fn ($p): bool => ! $p->isAccepted));
+        $way = $stance === null || $bench->hold()->way === null ? null : HeldWay::existing($bench, $bench->hold()->way);
+        if ($open !== null && $open > 0 && $way?->isDone()) {
+            $open = count(array_filter($way->open, static fn (OpenPlace $p): bool => ! $p->isAccepted));
+        }
         $figure = match ($open) {
             null => '',
-            0 => 'nothing',
+            0 => $way?->isDone() && $way->key !== Way::None ? mb_strtolower($way->label) : 'nothing',
             1 => '1 place',
             default => number_format($open).' places',
         };

@@ -161,4 +161,29 @@ final readonly class Mesh
 
         return new self($x, $y, $z, $this->tri);
     }
+
+    /** What is taken off the turned places when the mesh is set down: the origin of the plate in the turned frame. */
+    public function standingOrigin(Rotation $stance, float $liftMm = 0.0): Vec3
+    {
+        $down = $this->standing($stance, $liftMm);
+
+        return $stance->apply(new Vec3($this->x[0], $this->y[0], $this->z[0]))->minus(new Vec3($down->x[0], $down->y[0], $down->z[0]));
+    }
+
+    /** @param  non-empty-list<self>  $meshes  in one frame; shells stay as they are, through one another or not */
+    public static function joined(array $meshes): self
+    {
+        $x = $y = $z = $tri = [];
+        foreach ($meshes as $mesh) {
+            $first = count($x);
+            array_push($x, ...$mesh->x);
+            array_push($y, ...$mesh->y);
+            array_push($z, ...$mesh->z);
+            foreach ($mesh->tri as $v) {
+                $tri[] = $first + $v;
+            }
+        }
+
+        return new self($x, $y, $z, $tri);
+    }
 }

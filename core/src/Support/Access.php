@@ -8,7 +8,6 @@ use Wrenlo\Core\Mesh\Surface;
 use Wrenlo\Core\Mesh\TrappedSupports;
 use Wrenlo\Core\Mesh\TriangleIndex;
 
-use function count;
 use function max;
 use function sqrt;
 

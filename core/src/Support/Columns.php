@@ -6,8 +6,6 @@ namespace Wrenlo\Core\Support;
 
 use Closure;
 
-use Wrenlo\Core\Mesh\Surface;
-
 use function abs;
 use function count;
 use function floor;

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Wrenlo\Core\Support;
 
-use Wrenlo\Core\Mesh\Surface;
 use Wrenlo\Core\Mesh\TriangleIndex;
 
 use function array_fill;
@@ -62,14 +61,14 @@ final class Forest
     /** @var list<list<int>> of each node, those that lead into it from above */
     private array $ups;
 
-    /** @var list<float> */
+    /** @var array<int, float> */
     private array $radius = [];
 
-    /** @var list<float> */
+    /** @var array<int, float> */
     private array $wanted = [];
 
     /** @param  list<Sprout>  $sprouts */
-    private function __construct(private readonly Growth $g, public readonly array $sprouts, private readonly WayDown $ways, private readonly SupportAsk $ask, private readonly TriangleIndex $index, private readonly Surface $facets)
+    private function __construct(private readonly Growth $g, public readonly array $sprouts, private readonly WayDown $ways, private readonly SupportAsk $ask, private readonly TriangleIndex $index)
     {
         $this->ups = array_fill(0, count($g->down), []);
         foreach ($g->down as $n => $down) {
@@ -82,9 +81,9 @@ final class Forest
     }
 
     /** @param  list<Sprout>  $sprouts */
-    public static function of(Growth $grown, array $sprouts, WayDown $ways, SupportAsk $ask, TriangleIndex $index, Surface $facets): self
+    public static function of(Growth $grown, array $sprouts, WayDown $ways, SupportAsk $ask, TriangleIndex $index): self
     {
-        $forest = new self($grown, $sprouts, $ways, $ask, $index, $facets);
+        $forest = new self($grown, $sprouts, $ways, $ask, $index);
         $forest->girths();
         for ($k = 0; $k < self::SMOOTHINGS; $k++) {
             $forest->smooth();

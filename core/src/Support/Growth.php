@@ -33,16 +33,16 @@ final class Growth
     /** A partner is looked for anew every so many levels. */
     private const ANEW = 3;
 
-    /** Nodes of the forest: place, and the next node down (−1 at a foot). @var list<float> */
+    /** @var array<int, float> place of each node of the forest */
     public array $x = [];
 
-    /** @var list<float> */
+    /** @var array<int, float> */
     public array $y = [];
 
-    /** @var list<float> */
+    /** @var array<int, float> */
     public array $z = [];
 
-    /** @var list<int> */
+    /** @var array<int, int> the next node down, −1 at a foot */
     public array $down = [];
 
     /** @var array<int, int> foot node → stretch of the grid that it stands on */

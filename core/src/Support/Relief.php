@@ -44,7 +44,7 @@ final readonly class Relief
     /**
      * Gap s lies below stretch s of the grid.
      *
-     * @param  list<float>  $air  the highest air in each gap: its ceiling where nothing is filled, its floor where all of it is
+     * @param  array<int, float>  $air  the highest air in each gap: its ceiling where nothing is filled, its floor where all of it is
      * @param  int  $filledHoles  that are filled to their floor and have no way out
      */
     private function __construct(public SolidColumns $grid, public array $air, public float $addedMm3, public int $filledHoles, public float $changedSeenMm2) {}
@@ -54,9 +54,9 @@ final readonly class Relief
      * @param  float  $angleDeg  how far a ceiling may lean from the vertical
      * @param  array<int, true>  $keepClear  facets that stay as they are
      */
-    public static function of(Mesh $mesh, array $seen, Rotation $stance, float $angleDeg, array $keepClear = []): self
+    public static function of(Mesh $mesh, array $seen, Rotation $stance, float $angleDeg, array $keepClear = [], float $liftMm = 0.0): self
     {
-        $piece = $mesh->standing($stance);
+        $piece = $mesh->standing($stance, $liftMm);
         $facets = Surface::ofFacets($piece);
         $size = $piece->bounds()->size();
         $grid = SolidColumns::of($piece, max(self::LEAST_CELL_MM, sqrt($size->x * $size->y / self::MOST_CELLS)));
@@ -75,7 +75,7 @@ final readonly class Relief
 
     /**
      * @param  array<int, true>  $keepClear
-     * @return list<float>
+     * @return array<int, float>
      */
     private static function sink(SolidColumns $grid, Surface $facets, float $tan, array $keepClear): array
     {
@@ -175,7 +175,7 @@ final readonly class Relief
     /**
      * Holes that are filled altogether: gaps filled to the floor that hang together and border on no air of their height.
      *
-     * @param  list<float>  $air
+     * @param  array<int, float>  $air
      */
     private static function holes(SolidColumns $grid, array $air): int
     {

@@ -31,7 +31,7 @@ final class ReliefBody
     private const SIDES = [[0, -1], [1, 0], [0, 1], [-1, 0]];
 
     /**
-     * @param  list<float>  $air  bottom of each filling, under stretch s of the grid
+     * @param  array<int, float>  $air  bottom of each filling, under stretch s of the grid
      */
     public static function of(SolidColumns $grid, array $air, float $thinMm, float $fuseMm): ?Mesh
     {
@@ -47,7 +47,7 @@ final class ReliefBody
     }
 
     /**
-     * @param  list<float>  $air
+     * @param  array<int, float>  $air
      * @return array{?Mesh, list<int>} the bodies, and fillings whose corners came together in one edge more than once, where sheets wind round a corner
      */
     private static function built(SolidColumns $grid, array $air, float $thinMm, float $fuseMm): array
@@ -55,7 +55,7 @@ final class ReliefBody
         $cellOf = [];
         for ($c = 0, $n = $grid->cols * $grid->rows; $c < $n; $c++) {
             for ($s = $grid->from[$c]; $s < $grid->from[$c + 1]; $s++) {
-                if ($grid->start[$s] - $air[$s] > $thinMm) {
+                if ($thinMm < $grid->start[$s] - $air[$s]) {
                     $cellOf[$s] = $c;
                 }
             }
@@ -171,7 +171,7 @@ final class ReliefBody
     /**
      * Which filling each runs on into beyond each of its sides: the one it shares most of its height with, when that is so both ways.
      *
-     * @param  list<float>  $air
+     * @param  array<int, float>  $air
      * @param  array<int, int>  $cellOf
      * @return array<int, array<int, int>>
      */

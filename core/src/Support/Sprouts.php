@@ -9,7 +9,6 @@ use Wrenlo\Core\Mesh\TriangleIndex;
 
 use function abs;
 use function ceil;
-use function count;
 use function floor;
 use function hypot;
 use function max;

@@ -88,7 +88,7 @@ final class Trees
                 }
                 $beyond = $held->holdRest(static fn (): bool => false);
             }
-            $forest = Forest::of(Growth::of($ways, $sprouts, $ask, $leanDeg), $sprouts, $ways, $ask, $index, $facets);
+            $forest = Forest::of(Growth::of($ways, $sprouts, $ask, $leanDeg), $sprouts, $ways, $ask, $index);
             if ($forest->tooNear === [] || $round > self::ROUNDS) {
                 return [$forest, $columns, $beyond, $held];
             }

@@ -160,7 +160,7 @@ final readonly class WayDown
 
     /**
      * @param  list<int>  $cells  that hold material
-     * @return list<int> level distance of each cell to the nearest of them, in units; 255 for far
+     * @return array<int, int> level distance of each cell to the nearest of them, in units; 255 for far
      */
     private static function distances(array $cells, int $cols, int $rows): array
     {
@@ -215,8 +215,8 @@ final readonly class WayDown
      * The widest way down from each cell of a level: by the widest of the nine cells below, and no wider than here. The rim of the grid has none.
      *
      * @param  list<int>  $here
-     * @param  list<int>  $below  ways down from the level below
-     * @return list<int>
+     * @param  array<int, int>  $below  ways down from the level below
+     * @return array<int, int>
      */
     private static function narrowed(array $here, array $below, int $cols, int $rows): array
     {

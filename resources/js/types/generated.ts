@@ -12,6 +12,8 @@ export const PRESET = ['face', 'plastic', 'safe', 'soonest'] as const;
 export type Preset = (typeof PRESET)[number];
 export const REGION_KIND = ['island', 'point', 'overhang', 'bridge'] as const;
 export type RegionKind = (typeof REGION_KIND)[number];
+export const WAY = ['tree', 'columns', 'relief', 'none'] as const;
+export type Way = (typeof WAY)[number];
 
 export type StanceNumbers = {
     height_mm: number;
@@ -81,23 +83,6 @@ export const METRICS: Metric[] = [
     {"key":"hours","label":"Time","unit":"h","decimals":1,"better":"low","times":1,"why":"Volumes ÷ (bead area × speed) + 12 % travel + 2 s a layer. Acceleration and minimum layer time are not in it."},
 ];
 
-export type ColumnsReport = {
-    state: FindingState;
-    underWay: boolean;
-    percent: number;
-    words: string;
-    failure: string | null;
-    contacts: number;
-    grams: number;
-    minutes: number;
-    seenScarMm2: number;
-    landingMm2: number;
-    uncoveredMm2: number;
-    uncoveredIslands: number;
-    breakRisk: number;
-    trapped: number;
-};
-
 export type CriterionInfo = {
     key: string;
     label: string;
@@ -155,6 +140,31 @@ export type HeldPlace = {
     isAccepted: boolean;
 };
 
+export type HeldWay = {
+    key: Way;
+    label: string;
+    state: FindingState;
+    underWay: boolean;
+    percent: number;
+    words: string;
+    failure: string | null;
+    shellsUrl: string | null;
+    contacts: number[][];
+    grams: number;
+    minutes: number;
+    cost: number;
+    contactMm2: number;
+    scarMm2: number;
+    landingMm2: number;
+    uncoveredMm2: number;
+    openIslands: number;
+    breakRisk: number;
+    trapped: number;
+    clearanceMm: number | null;
+    filledHoles: number;
+    open: OpenPlace[];
+};
+
 export type HoldPage = {
     limitDeg: number;
     customaryDeg: number;
@@ -163,6 +173,11 @@ export type HoldPage = {
     lineMm: number;
     layerMm: number;
     accepted: string[];
+    way: Way | null;
+    isPlateOnly: boolean;
+    reliefDeg: number;
+    without: number[][];
+    also: number[][];
 };
 
 export type HoldingReport = {
@@ -273,6 +288,16 @@ export type NozzleRow = {
     singleWallErrorMm2: number;
     layerMm: number | null;
     hours: number | null;
+};
+
+export type OpenPlace = {
+    key: string;
+    isIsland: boolean;
+    areaMm2: number;
+    zMm: number;
+    atMm: number[];
+    atFileMm: number[];
+    isAccepted: boolean;
 };
 
 export type OtherPlan = {
@@ -444,6 +469,12 @@ export type ThicknessReport = {
     failure: string | null;
     tint: string | null;
     numbers: ThicknessNumbers | null;
+};
+
+export type WaysReport = {
+    ways: HeldWay[];
+    underWay: boolean;
+    sentence: string | null;
 };
 
 export type WeakMember = {

@@ -1,0 +1,59 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Findings\Kinds;
+
+use App\Findings\Input;
+use App\Findings\Kind;
+use App\Findings\Result;
+use App\Findings\Work;
+use App\Storage\StageFile;
+use Wrenlo\Core\Geometry\Rotation;
+use Wrenlo\Core\Geometry\Vec3;
+use Wrenlo\Core\Support\SupportAsk;
+use Wrenlo\Core\Support\SupportPlan;
+use Wrenlo\Core\Support\SupportStyle;
+
+/**
+ * Supports of one stance in one style, and what they leave open. Blobs: shells, as the stage draws them (plate frame of the stance, not turned about Z), and every node as JSON.
+ * Asked for at the Hold station.
+ */
+abstract class Supports extends Kind
+{
+    abstract protected static function style(): SupportStyle;
+
+    public static function reads(): array
+    {
+        return [Input::Marks, Input::Rules, Input::Stance, Input::Held, Input::Bed];
+    }
+
+    public static function needs(): array
+    {
+        return [Report::class, Sight::class];
+    }
+
+    public function compute(Work $work): Result
+    {
+        $basis = $work->mesh()->basis($work);
+        $subject = $work->subject;
+        $rules = $subject->rules();
+        $profile = $subject->profile();
+        $plan = SupportPlan::of(
+            static::style(), $basis->mesh, $basis->weighed->seen, Rotation::bringingUp($subject->up()), new SupportAsk($rules->layerMm, $rules->limitDeg, isPlateOnly: (bool) $subject->get(Input::Held)['plate_only']),
+            array_fill_keys($subject->marks($basis->mesh->triangleCount())->keptClear()->facets(), true), $subject->liftMm(), $profile, $subject->byHand(),
+        );
+        $shells = $plan->shells();
+
+        $row = $plan->toArray($profile);
+        $nodes = $row['nodes'];
+        unset($row['nodes']); // many numbers: beside the headline
+        $stance = Rotation::bringingUp($subject->up());
+        $origin = $basis->mesh->standingOrigin($stance, $subject->liftMm());
+        foreach (['uncovered_places', 'open_islands'] as $list) {
+            $row[$list] = array_map(static fn (array $place): array => $place + ['at_file_mm' => $stance->back((new Vec3(...$place['at_mm']))->plus($origin))->toArray()], $row[$list]);
+        }
+
+        return new Result($row, $shells === null ? [] : ['shells' => StageFile::geometry($shells), 'nodes' => json_encode($nodes, JSON_THROW_ON_ERROR)]);
+    }
+}

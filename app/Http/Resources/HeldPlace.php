@@ -11,11 +11,12 @@ final readonly class HeldPlace
 {
     /**
      * @param  string  $key  stays the same while kind and place do
-     * @param  list<float>  $atFileMm  its lowest place, file frame
+     * @param  list<float>  $atMm  its lowest place, plate frame of the stance
+     * @param  list<float>  $atFileMm  the same, file frame
      */
     private function __construct(
         public string $key, public RegionKind $kind, public string $label, public string $why, public float $areaMm2, public float $zMinMm, public float $zMaxMm, public float $seen,
-        public array $atFileMm, public ?float $spanMm, public bool $isAccepted,
+        public array $atMm, public array $atFileMm, public ?float $spanMm, public bool $isAccepted,
     ) {}
 
     /**
@@ -29,7 +30,7 @@ final readonly class HeldPlace
 
         return new self(
             key: $key, kind: $kind, label: $kind->label(), why: $kind->why(), areaMm2: $row['area_mm2'], zMinMm: $row['z_min_mm'], zMaxMm: $row['z_max_mm'], seen: $row['seen'],
-            atFileMm: $row['at_file_mm'], spanMm: $row['span_mm'], isAccepted: in_array($key, $accepted, true),
+            atMm: $row['at_mm'], atFileMm: $row['at_file_mm'], spanMm: $row['span_mm'], isAccepted: in_array($key, $accepted, true),
         );
     }
 }

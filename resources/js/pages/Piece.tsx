@@ -47,6 +47,7 @@ export default function Piece(props: PieceProps) {
                             seenUrl={data.stage.seen}
                             extraUrl={stage.extra ?? null}
                             marks={stage.marks ?? []}
+                            supports={stage.supports ?? null}
                             offered={stage.offered ?? []}
                             captions={stage.captions ?? []}
                             ringed={stage.ringed ?? null}
@@ -69,6 +70,7 @@ export default function Piece(props: PieceProps) {
                                 onSightDragged: stage.onSightDragged ?? nothing,
                                 onTurned: stage.onTurned ?? nothing,
                                 onGesture: stage.onGesture ?? nothing,
+                                onContact: stage.onContact ?? nothing,
                             }}
                         />
                     </Suspense>

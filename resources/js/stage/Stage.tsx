@@ -1,7 +1,8 @@
-import { useEffect, useImperativeHandle, useMemo, useRef, useState, type Ref } from 'react';
+import { useEffect, useImperativeHandle, useMemo, useRef, useState, type Ref, type RefObject } from 'react';
 import { Radios } from '@/components/Radios';
 import { number } from '@/lib/format';
 import type { Layer } from '@/lib/marks';
+import { triple } from '@/lib/vec';
 import { fetchBytes, readGeometry, readMeasure } from './geometry';
 import { Legend } from './Legend';
 import { MEASURES, measure, type MeasureKey } from './measures';
@@ -23,6 +24,8 @@ export type StageHandle = {
     pressAim: () => void;
 };
 
+export type SupportsWish = { url: string | null; contacts: number[][]; picked: number | null };
+
 type Props = {
     ref?: Ref<StageHandle>;
     geometryUrl: string | null;
@@ -31,6 +34,8 @@ type Props = {
     extraUrl: string | null;
     /** marked facets, for the measure “marks” */
     marks: Layer[];
+    /** what holds it: its shells, and the contacts */
+    supports: SupportsWish | null;
     state: ViewState;
     label: string;
     /** measures that are there now, beside those that always are */
@@ -52,6 +57,7 @@ export function Stage({
     seenUrl,
     extraUrl,
     marks,
+    supports,
     state: given,
     label,
     offered,
@@ -86,6 +92,7 @@ export function Stage({
                     onSightDragged: (...what) => latest.current.on.onSightDragged(...what),
                     onTurned: (...what) => latest.current.on.onTurned(...what),
                     onGesture: (...what) => latest.current.on.onGesture(...what),
+                    onContact: (...what) => latest.current.on.onContact(...what),
                 });
                 setLoading({ kind: 'ready' });
             } catch (error) {
@@ -110,6 +117,8 @@ export function Stage({
     useEffect(() => {
         if (isReady && isMarks) view.current?.setMarks(marks);
     }, [marks, isReady, isMarks]);
+
+    useSupports(isReady, supports, view);
 
     useImperativeHandle(ref, () => ({
         tilt: (side, forward) => view.current?.tilt(side, forward),
@@ -186,6 +195,29 @@ export function Stage({
             )}
         </div>
     );
+}
+
+/** Shells from an address, with their contacts. */
+function useSupports(isReady: boolean, wish: SupportsWish | null, view: RefObject<View | null>): void {
+    const held = useMemo(
+        () => ({ contacts: (wish?.contacts ?? []).map(triple), picked: wish?.picked ?? null }),
+        [wish?.contacts, wish?.picked],
+    );
+    const latest = useRef(held);
+    useEffect(() => {
+        latest.current = held;
+        if (isReady) view.current?.pickContact(held);
+    }, [held, isReady, view]);
+    const url = wish?.url ?? null;
+    useEffect(() => {
+        if (!isReady) return;
+        if (!url) return view.current?.setSupports(null, latest.current);
+        const stop = new AbortController();
+        fetchBytes(url, stop.signal)
+            .then((bytes) => stop.signal.aborted || view.current?.setSupports(readGeometry(bytes), latest.current))
+            .catch(() => undefined);
+        return () => stop.abort();
+    }, [isReady, url, view]);
 }
 
 /** Values of the facets from an address; none where there is none. */

@@ -5,6 +5,7 @@ import type { StageMesh } from './geometry';
 import { emptyGroup } from './layers/dispose';
 import { Eyes, type Handle, type Sight } from './layers/Eyes';
 import { Piece, type Tint } from './layers/Piece';
+import { Supports, type Held } from './layers/Supports';
 import { rulePlate } from './layers/Plate';
 import { Picking } from './Picking';
 import { Aim } from './tools/Aim';
@@ -32,6 +33,8 @@ export type ViewListener = {
     onTurned: (up: [number, number, number], isDone: boolean) => void;
     /** something was pointed at to be marked */
     onGesture: (gesture: Gesture) => void;
+    /** a contact of what holds it was pointed at */
+    onContact: (contact: number) => void;
 };
 
 export type ViewState = Tint & {
@@ -48,6 +51,8 @@ export type ViewState = Tint & {
 };
 
 const TURN_MS = 180;
+/** a pointer that moved less than this pointed at something */
+const STILL_PX = 4;
 
 /**
  * The stage: one piece, one or two panes, drawn only when something changed. Plate frame: Z up, plate at z = 0. React tells it the
@@ -61,6 +66,8 @@ export class View {
     private readonly plate = new THREE.Group();
     private readonly piece: Piece;
     private readonly eyes: Eyes;
+    private readonly supports = new Supports();
+    private pressed: { x: number; y: number } | null = null;
     private readonly tools: { eye: Eye; grip: Grip; brush: Brush; pointer: Pointer; window: Window };
     private readonly hands: Hands;
     private shown: THREE.Quaternion[] = [];
@@ -85,7 +92,9 @@ export class View {
         const { eye, grip, brush, pointer, window: frame } = this.tools;
         this.hands = new Hands(canvas, [eye, grip, brush, frame, pointer], { onHold: (isHeld) => this.camera.hold(isHeld) });
         this.aim = new Aim(canvas, this.hands);
-        this.scene.add(this.plate, this.eyes.group, this.piece.group, brush.ring);
+        this.scene.add(this.plate, this.eyes.group, this.piece.group, this.supports.group, brush.ring);
+        canvas.addEventListener('pointerdown', (e) => (this.pressed = { x: e.clientX, y: e.clientY }));
+        canvas.addEventListener('pointerup', this.pointed);
         globalThis.addEventListener('wrenlo-theme', this.repaint);
         this.repaint();
         this.update(state, false);
@@ -122,6 +131,26 @@ export class View {
         this.draw();
     }
 
+    /** What holds the piece; null for nothing. */
+    setSupports(mesh: StageMesh | null, held: Held): void {
+        this.supports.set(mesh, held);
+        this.supports.cut(this.state.cutMm);
+        this.draw();
+    }
+
+    pickContact(held: Held): void {
+        this.supports.pick(held);
+        this.draw();
+    }
+
+    private pointed = (e: PointerEvent): void => {
+        const from = this.pressed;
+        this.pressed = null;
+        if (!from || Math.hypot(e.clientX - from.x, e.clientY - from.y) > STILL_PX || this.state.brush || this.state.isHeld) return;
+        const contact = this.supports.contactAt(this.camera.eye, this.renderer.domElement, e);
+        if (contact !== null) this.listener.onContact(contact);
+    };
+
     setMarks(marked: Layer[]): void {
         this.piece.setMarks(marked);
         this.draw();
@@ -137,6 +166,7 @@ export class View {
         this.turning = glides ? { from: this.shown.map((q) => q.clone()), since: performance.now() } : null;
         if (!this.turning) this.shown = goals;
         this.piece.tint(state);
+        this.supports.cut(state.cutMm);
         this.takeTools(state);
         this.build();
         if (before.isShelf !== state.isShelf || Boolean(before.brush) !== Boolean(state.brush)) this.home();
@@ -203,6 +233,7 @@ export class View {
 
     private repaint = (): void => {
         this.piece.repaint();
+        this.supports.repaint();
         this.build();
         this.draw();
     };
@@ -223,6 +254,7 @@ export class View {
         this.shown.forEach((q, i) => {
             this.piece.place(q, this.state.panes[i]?.liftMm ?? 0);
             this.piece.ring(this.state.panes[i]?.ring ?? null);
+            this.follow(q, this.state.panes[i]);
             this.renderer.setViewport(i * each, 0, each, h);
             this.renderer.setScissor(i * each, 0, each, h);
             eye.aspect = each / h;
@@ -231,6 +263,13 @@ export class View {
             this.renderer.render(this.scene, eye);
         });
     };
+
+    /** Supports stand where the piece stands before it is turned about Z. */
+    private follow(q: THREE.Quaternion, pane: Pane | undefined): void {
+        if (!pane || !this.supports.group.visible) return;
+        const [up, lift] = [stanceOf({ ...pane, front: null, turnDeg: 0 }), pane.liftMm ?? 0];
+        this.supports.place(this.piece.frame(q, lift).multiply(this.piece.frame(up, lift).invert()));
+    }
 
     /** The way from the stance before to this one. */
     private glide(): void {
@@ -248,6 +287,7 @@ export class View {
     dispose(): void {
         cancelAnimationFrame(this.frame);
         globalThis.removeEventListener('wrenlo-theme', this.repaint);
+        this.renderer.domElement.removeEventListener('pointerup', this.pointed);
         this.aim.set(false);
         this.hands.dispose();
         emptyGroup(this.scene);

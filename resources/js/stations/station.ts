@@ -2,6 +2,7 @@ import type { ReactNode } from 'react';
 import type { Shortcut } from '@/lib/keys';
 import type { Layer } from '@/lib/marks';
 import type { MeasureKey } from '@/stage/measures';
+import type { SupportsWish } from '@/stage/Stage';
 import type { ViewListener, ViewState } from '@/stage/View';
 
 /** What a station wants on the stage. */
@@ -14,6 +15,8 @@ export type StageWish = Pick<ViewState, 'panes' | 'isShelf'> &
         /** what the ring on the piece is round */
         ringed?: string | null;
         marks?: Layer[];
+        /** what holds it */
+        supports?: SupportsWish | null;
         /** address of a measure beside the seen weights */
         extra?: string | null;
         /** tints that are there beside those that always are */

@@ -135,6 +135,7 @@ export type HeldPlace = {
     zMinMm: number;
     zMaxMm: number;
     seen: number;
+    atMm: number[];
     atFileMm: number[];
     spanMm: number | null;
     isAccepted: boolean;

@@ -78,11 +78,16 @@ export class Piece {
 
     /** Turns it, sets it down on the plate and centres it there. */
     place(q: THREE.Quaternion, liftMm: number): void {
+        this.frame(q, liftMm).decompose(this.group.position, this.group.quaternion, new THREE.Vector3());
+        (this.material.uniforms.uUp as THREE.IUniform<THREE.Vector3>).value.set(0, 0, 1).applyQuaternion(q.clone().invert());
+    }
+
+    /** From the file to the plate: turned, set down, centred. */
+    frame(q: THREE.Quaternion, liftMm: number): THREE.Matrix4 {
         const box = new THREE.Box3();
         for (const c of this.corners) box.expandByPoint(c.clone().applyQuaternion(q));
-        this.group.quaternion.copy(q);
-        this.group.position.set(-(box.min.x + box.max.x) / 2, -(box.min.y + box.max.y) / 2, liftMm - box.min.z);
-        (this.material.uniforms.uUp as THREE.IUniform<THREE.Vector3>).value.set(0, 0, 1).applyQuaternion(q.clone().invert());
+        const at = new THREE.Vector3(-(box.min.x + box.max.x) / 2, -(box.min.y + box.max.y) / 2, liftMm - box.min.z);
+        return new THREE.Matrix4().compose(at, q, new THREE.Vector3(1, 1, 1));
     }
 
     /** Rings a place of the file’s frame; null for none. */

@@ -3,7 +3,20 @@ import { afterEach, describe, expect, it, vi } from 'vitest';
 import type { HeldPlace, HoldingReport, HoldPage } from '@/types/generated';
 import { HoldEvidence } from './HoldEvidence';
 
-const page: HoldPage = { limitDeg: 45, customaryDeg: 45, usualDeg: 48.37, cooledDeg: 59.35, lineMm: 0.45, layerMm: 0.2, accepted: [] };
+const page: HoldPage = {
+    limitDeg: 45,
+    customaryDeg: 45,
+    usualDeg: 48.37,
+    cooledDeg: 59.35,
+    lineMm: 0.45,
+    layerMm: 0.2,
+    accepted: [],
+    way: null,
+    isPlateOnly: false,
+    reliefDeg: 80,
+    without: [],
+    also: [],
+};
 
 const place = (over: Partial<HeldPlace>): HeldPlace => ({
     key: 'overhang 1',
@@ -14,6 +27,7 @@ const place = (over: Partial<HeldPlace>): HeldPlace => ({
     zMinMm: 24,
     zMaxMm: 30,
     seen: 0.25,
+    atMm: [0, 0, 0],
     atFileMm: [1, 2, 3],
     spanMm: null,
     isAccepted: false,
@@ -39,7 +53,7 @@ const report = (over: Partial<HoldingReport> = {}): HoldingReport => ({
 });
 
 function show(over: Partial<Parameters<typeof HoldEvidence>[0]> = {}) {
-    const acts = { onLook: vi.fn(), onLimit: vi.fn(), onAccept: vi.fn(), onDone: vi.fn() };
+    const acts = { onLook: vi.fn(), onLimit: vi.fn(), onAccept: vi.fn(), onDone: vi.fn(), onHoldHere: null };
     render(<HoldEvidence page={page} report={report()} at={null} {...acts} {...over} />);
     return acts;
 }

@@ -12,15 +12,17 @@ type Props = {
     onLimit: (deg: number | null) => void;
     onAccept: (key: string) => void;
     onDone: () => void;
+    /** sets a contact at the place looked at; null where nothing stands */
+    onHoldHere: (() => void) | null;
     /** what holds it */
-    columns?: ReactNode;
+    ways?: ReactNode;
 };
 
 /** A sign for each kind, so that colour is not needed: nothing under it, a tip, a lean, a span. */
 const SIGN: Record<RegionKind, string> = { island: '◌', point: '▾', overhang: '◥', bridge: '⊓' };
 
 /** The Hold station: what would be printed into the air, place by place. */
-export function HoldEvidence({ page, report, at, onLook, onLimit, onAccept, onDone, columns }: Props) {
+export function HoldEvidence({ page, report, at, onLook, onLimit, onAccept, onDone, onHoldHere, ways }: Props) {
     if (!report || report.areaMm2 === null)
         return (
             <p className="p-4" role="status">
@@ -39,6 +41,7 @@ export function HoldEvidence({ page, report, at, onLook, onLimit, onAccept, onDo
                     </p>
                 </div>
                 <Limit page={page} onLimit={onLimit} />
+                {ways}
                 {report.places.length > 0 && (
                     <div>
                         <div className="grid grid-cols-[1fr_3.6rem_3.9rem_2.5rem] gap-1 px-2 pb-1 text-right text-[12px] text-soft">
@@ -71,7 +74,6 @@ export function HoldEvidence({ page, report, at, onLook, onLimit, onAccept, onDo
                         {report.specks === 1 ? ' it' : ' them'} mostly carry {report.specks === 1 ? 'it' : 'them'}.
                     </p>
                 )}
-                {columns}
                 <p className="text-[12px] text-soft">
                     Islands are found layer for layer: a part of a layer that lies on nothing of the layer below. A bridge is level and ends
                     on material to both sides.
@@ -83,7 +85,12 @@ export function HoldEvidence({ page, report, at, onLook, onLimit, onAccept, onDo
                         <button type="button" className="btn btn-neutral btn-sm" onClick={() => onAccept(looked.key)}>
                             {looked.isAccepted ? 'Hold it after all' : 'Print it without'}
                         </button>
-                        <span className="text-[12px] text-soft">{looked.why}</span>
+                        {onHoldHere && (
+                            <button type="button" className="btn btn-sm" onClick={onHoldHere}>
+                                Set a contact here
+                            </button>
+                        )}
+                        {!onHoldHere && <span className="text-[12px] text-soft">{looked.why}</span>}
                     </>
                 ) : (
                     <>

@@ -5,9 +5,14 @@ import type { Shortcut } from '@/lib/keys';
 import { triple } from '@/lib/vec';
 import type { StationView } from '../station';
 import { takenOnStage } from '../taken';
-import { ColumnsCard } from './ColumnsCard';
 import { HoldEvidence } from './HoldEvidence';
 import { useHolding } from './useHolding';
+import { useWays } from './useWays';
+import { WaysCard } from './WaysCard';
+
+const NONE: number[][] = [];
+const placeOf = (c: number[]): string => c.map((v) => v.toFixed(2)).join(' ');
+const isSame = (a: number[], b: number[]): boolean => Math.hypot(...[0, 1, 2].map((k) => (a[k] ?? 0) - (b[k] ?? 0))) < 0.35;
 
 /** What needs holding? Always of the stance taken. */
 export function useHold(bench: Bench): StationView {
@@ -33,15 +38,45 @@ export function useHold(bench: Bench): StationView {
         // eslint-disable-next-line react-hooks/exhaustive-deps -- flown to once, when it is picked
     }, [key, stage]);
 
+    const rules = JSON.stringify([
+        page.limitDeg,
+        page.layerMm,
+        page.isPlateOnly,
+        page.reliefDeg,
+        page.without,
+        page.also,
+        bench.data.stage.geometry,
+        bench.data.stage.seen,
+    ]);
+    const ways = useWays(bench.data.piece.id, isOpen ? (taken?.id ?? null) : null, rules);
+    const way = ways?.ways.find((w) => w.key === page.way) ?? null;
+    const stands = way?.key === 'tree' || way?.key === 'columns';
+    const contacts = stands ? way.contacts : NONE;
+    const [contact, setContact] = useState<string | null>(null);
+    const index = contacts.findIndex((c) => placeOf(c) === contact);
+    const picked = index < 0 ? null : index;
+    const decide = (changes: Record<string, unknown>): void => void bench.plan.decide('hold', changes);
+    const pick = (k: number | null): void => setContact(k === null || !contacts[k] ? null : placeOf(contacts[k]));
+    const nextContact = (by: number): void =>
+        contacts.length > 0
+            ? pick(picked === null ? (by > 0 ? 0 : contacts.length - 1) : (picked + by + contacts.length) % contacts.length)
+            : undefined;
+    const takeAway = (): void => {
+        const gone = picked === null ? undefined : contacts[picked];
+        if (!gone) return;
+        setContact(null);
+        decide({ without: [...page.without, gone], also: page.also.filter((p) => !isSame(p, gone)) });
+    };
     const accept = (place: string): void => {
         const isIn = page.accepted.includes(place);
-        void bench.plan.decide('hold', { accepted: isIn ? page.accepted.filter((p) => p !== place) : [...page.accepted, place] });
+        decide({ accepted: isIn ? page.accepted.filter((p) => p !== place) : [...page.accepted, place] });
     };
+    const holdHere = stands && looked ? (): void => decide({ also: [...page.also, looked.atMm] }) : null;
     const move = (by: number): void => {
         const from = places.findIndex((p) => p.key === at);
         setAt(places[from < 0 ? (by > 0 ? 0 : places.length - 1) : (from + by + places.length) % places.length]?.key ?? null);
     };
-    const group = 'Places to hold';
+    const [group, byHand] = ['Places to hold', 'Contacts'];
     const keys: Shortcut[] = [
         { key: 'j', does: 'Next place', run: () => move(1), group },
         { key: 'k', does: 'Previous place', run: () => move(-1), group },
@@ -51,6 +86,18 @@ export function useHold(bench: Bench): StationView {
             run: () => looked && accept(looked.key),
             group,
             when: () => looked !== null,
+        },
+        { key: 'c', does: 'Set a contact there', run: () => holdHere?.(), group, when: () => holdHere !== null },
+        { key: '.', does: 'Next contact', run: () => nextContact(1), group: byHand, when: () => contacts.length > 0 },
+        { key: ',', does: 'Previous contact', run: () => nextContact(-1), group: byHand, when: () => contacts.length > 0 },
+        { key: 'Delete', does: 'Take the contact away', run: takeAway, group: byHand, shown: 'Del', when: () => picked !== null },
+        {
+            key: 'Escape',
+            does: 'Let go of the contact',
+            run: () => setContact(null),
+            group: byHand,
+            shown: 'Esc',
+            when: () => picked !== null,
         },
         { key: 'Escape', does: 'Let go of the place', run: () => setAt(null), group, shown: 'Esc', when: () => looked !== null },
     ];
@@ -68,8 +115,26 @@ export function useHold(bench: Bench): StationView {
                 onLimit={(deg) => void bench.plan.decide('hold', { limit_deg: deg })}
                 onAccept={accept}
                 onDone={() => bench.go('layers')}
-                columns={
-                    taken && <ColumnsCard pieceId={bench.data.piece.id} stanceId={taken.id} rules={`${page.limitDeg} ${page.layerMm}`} />
+                onHoldHere={holdHere}
+                ways={
+                    taken && (
+                        <WaysCard
+                            pieceId={bench.data.piece.id}
+                            page={page}
+                            report={ways}
+                            picked={picked}
+                            hands={{
+                                onWay: (key) => decide({ way: key }),
+                                onPlateOnly: (is) => decide({ plate_only: is }),
+                                onRelief: (deg) => decide({ relief_deg: deg }),
+                                onFly: (to) => stage()?.fly(triple(to)),
+                                onAccept: accept,
+                                onPick: pick,
+                                onTakeAway: takeAway,
+                                onAsPlanned: () => decide({ without: [], also: [] }),
+                            }}
+                        />
+                    )
                 }
             />
         ),
@@ -77,9 +142,14 @@ export function useHold(bench: Bench): StationView {
         ...onStage,
         stage: {
             ...onStage.stage,
+            supports: way?.shellsUrl ? { url: way.shellsUrl, contacts, picked } : null,
+            onContact: pick,
             panes: onStage.stage.panes.map((pane) => ({ ...pane, ring: file })),
             ringed: looked ? `${looked.label.toLowerCase()} at ${unit(looked.zMinMm, 1, 'mm')}` : null,
         },
-        leave: () => setAt(null),
+        leave: () => {
+            setAt(null);
+            setContact(null);
+        },
     };
 }

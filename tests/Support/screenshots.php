@@ -78,7 +78,8 @@ try {
     }, 'tide');
     $shoot('chart', $whelk.'#stand', 'these proven layer by layer', $press('g'));
     $shoot('hold', $curlew.'#hold', 'lean out further', function (Chrome $c): void {
-        $c->keys('j');
+        $c->until('the ways', fn (Chrome $c) => str_contains($c->text(), 'save plastic') || str_contains($c->text(), 'plastic here'), 120);
+        $c->keys('...');
     });
     $shoot('layers', $curlew.'#layers', 'How fine?');
     $shoot('sheet-station', $curlew.'#sheet', 'Take it to the printer');

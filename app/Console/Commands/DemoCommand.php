@@ -123,10 +123,12 @@ final class DemoCommand extends Command
         };
         $plan->update(['name' => 'For the shelf']);
         $decide('stand', ['stance' => $best(), 'pinned' => $own]);
+        $decide('hold', ['way' => 'tree']);
         $decide('layers', ['layer_mm' => 0.2]);
         Plans::copy($plan->refresh()->setRelation('piece', $piece), 'Quick and cheap', true);
         $decide('stand', ['weights' => Preset::LeastPlastic->weights()->of]);
         $decide('stand', ['stance' => $best()]);
+        $decide('hold', ['way' => 'columns']);
         $decide('layers', ['layer_mm' => 0.24]);
         Plans::choose($plan->refresh());
         Findings::ask(Thickness::class, Bench::of($piece->refresh())->subject());

@@ -103,4 +103,20 @@ describe('the Hold station', () => {
         show({ report: report({ areaMm2: 0, places: [], smaller: 0, specks: 0 }) });
         expect(document.body.textContent).toContain('Nothing leans out further than 45° from the vertical, and nothing begins in the air.');
     });
+
+    it('takes the contact that is picked away, and says which it is', () => {
+        const onTakeAway = vi.fn();
+        show({ at: 'island 1', contact: { words: 'Contact 2 of 9, 20.5 mm up', onTakeAway } });
+        expect(screen.getByText('Contact 2 of 9, 20.5 mm up')).toBeTruthy();
+        fireEvent.click(screen.getByRole('button', { name: 'Take it away' }));
+        expect(onTakeAway).toHaveBeenCalledOnce();
+        expect(screen.queryByRole('button', { name: 'Print it without' })).toBeNull();
+    });
+
+    it('sets a contact at the place looked at where something stands', () => {
+        const onHoldHere = vi.fn();
+        show({ at: 'island 1', onHoldHere });
+        fireEvent.click(screen.getByRole('button', { name: 'Set a contact here' }));
+        expect(onHoldHere).toHaveBeenCalledOnce();
+    });
 });

@@ -16,13 +16,15 @@ type Props = {
     onHoldHere: (() => void) | null;
     /** what holds it */
     ways?: ReactNode;
+    /** the contact that is picked, and what is done with it */
+    contact?: { words: string; onTakeAway: () => void } | null;
 };
 
 /** A sign for each kind, so that colour is not needed: nothing under it, a tip, a lean, a span. */
 const SIGN: Record<RegionKind, string> = { island: '◌', point: '▾', overhang: '◥', bridge: '⊓' };
 
 /** The Hold station: what would be printed into the air, place by place. */
-export function HoldEvidence({ page, report, at, onLook, onLimit, onAccept, onDone, onHoldHere, ways }: Props) {
+export function HoldEvidence({ page, report, at, onLook, onLimit, onAccept, onDone, onHoldHere, ways, contact }: Props) {
     if (!report || report.areaMm2 === null)
         return (
             <p className="p-4" role="status">
@@ -80,7 +82,16 @@ export function HoldEvidence({ page, report, at, onLook, onLimit, onAccept, onDo
                 </p>
             </div>
             <div className="flex items-center gap-3 border-t border-base-300 px-4 py-2.5">
-                {looked ? (
+                {contact ? (
+                    <>
+                        <button type="button" className="btn btn-neutral btn-sm" onClick={contact.onTakeAway}>
+                            Take it away
+                        </button>
+                        <span className="text-[12px] text-soft" role="status">
+                            {contact.words}
+                        </span>
+                    </>
+                ) : looked ? (
                     <>
                         <button type="button" className="btn btn-neutral btn-sm" onClick={() => onAccept(looked.key)}>
                             {looked.isAccepted ? 'Hold it after all' : 'Print it without'}

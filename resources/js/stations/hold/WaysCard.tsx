@@ -10,17 +10,15 @@ export type Hands = {
     onRelief: (deg: number) => void;
     onFly: (at: number[]) => void;
     onAccept: (key: string) => void;
-    onPick: (contact: number | null) => void;
-    onTakeAway: () => void;
     onAsPlanned: () => void;
 };
 
-type Props = { pieceId: number; page: HoldPage; report: WaysReport | null; picked: number | null; hands: Hands };
+type Props = { pieceId: number; page: HoldPage; report: WaysReport | null; hands: Hands };
 
-const GRID = 'grid w-full grid-cols-[1fr_3.1rem_3.9rem_3.6rem_3.7rem] gap-1 px-2';
+const GRID = 'grid w-full grid-cols-[1fr_2.7rem_3.9rem_2.3rem_4.4rem] gap-1 px-2';
 
 /** Four ways to hold the piece side by side; the one that is picked is drawn on the stage, and what it leaves is listed. */
-export function WaysCard({ pieceId, page, report, picked, hands }: Props) {
+export function WaysCard({ pieceId, page, report, hands }: Props) {
     const chosen = report?.ways.find((w) => w.key === page.way) ?? null;
     return (
         <section aria-label="Ways to hold it" className="rule-t space-y-2 pt-3">
@@ -54,12 +52,12 @@ export function WaysCard({ pieceId, page, report, picked, hands }: Props) {
                         />
                     </div>
                     <p className="text-[12px] text-soft">
-                        Scar: mm² that are seen where tips and feet stood. Left: what would print into the air.
+                        Scar: mm² that are seen where tips and feet stood. Left: mm² and islands (◌) that would print into the air.
                     </p>
                     {report.sentence && <Reason text={report.sentence} className="text-[15px]" />}
                 </>
             )}
-            {chosen?.state === 'done' && <Chosen pieceId={pieceId} page={page} way={chosen} picked={picked} hands={hands} />}
+            {chosen?.state === 'done' && <Chosen pieceId={pieceId} page={page} way={chosen} hands={hands} />}
         </section>
     );
 }
@@ -75,7 +73,7 @@ function Row({ way: w, reliefDeg }: { way: HeldWay; reliefDeg: number }) {
             </>
         );
     const isBare = w.key === 'none';
-    const left = [w.openIslands > 0 ? `${w.openIslands}◌` : null, w.uncoveredMm2 >= 0.05 ? short(w.uncoveredMm2) : null].filter(Boolean);
+    const left = [w.openIslands > 0 ? `${w.openIslands} ◌` : null, w.uncoveredMm2 >= 0.05 ? short(w.uncoveredMm2) : null].filter(Boolean);
     return (
         <>
             <span className="text-left">{w.label}</span>
@@ -83,7 +81,7 @@ function Row({ way: w, reliefDeg }: { way: HeldWay; reliefDeg: number }) {
             <span>{isBare ? '–' : hours(w.minutes / 60)}</span>
             <span>{isBare ? '–' : number(w.scarMm2)}</span>
             <span className={left.length > 0 ? 'text-error' : ''}>
-                {w.key === 'relief' ? `< ${Math.round(reliefDeg)}°` : left.length > 0 ? left.join(' ') : 'nothing'}
+                {w.key === 'relief' ? `< ${Math.round(reliefDeg)}°` : left.length > 0 ? left.join(', ') : 'nothing'}
             </span>
         </>
     );
@@ -92,22 +90,9 @@ function Row({ way: w, reliefDeg }: { way: HeldWay; reliefDeg: number }) {
 const short = (mm2: number): string => (mm2 < 10 ? number(mm2, 1) : number(mm2));
 
 /** What there is to say of the way that was picked, and what hands can do about it. */
-function Chosen({
-    pieceId,
-    page,
-    way: w,
-    picked,
-    hands,
-}: {
-    pieceId: number;
-    page: HoldPage;
-    way: HeldWay;
-    picked: number | null;
-    hands: Hands;
-}) {
+function Chosen({ pieceId, page, way: w, hands }: { pieceId: number; page: HoldPage; way: HeldWay; hands: Hands }) {
     const isStanding = w.key === 'tree' || w.key === 'columns';
     const byHand = page.without.length + page.also.length;
-    const at = picked === null ? null : (w.contacts[picked] ?? null);
     return (
         <div className="space-y-2 text-[13px]">
             {isStanding && w.contacts.length > 0 && (
@@ -143,16 +128,6 @@ function Chosen({
                             As it was planned ({byHand} by hand)
                         </button>
                     )}
-                </div>
-            )}
-            {isStanding && at && picked !== null && (
-                <div className="flex items-center gap-2 rounded border border-base-300 px-2 py-1.5" role="status">
-                    <span className="flex-1">
-                        Contact {picked + 1} of {w.contacts.length}, {unit(at[2] ?? 0, 1, 'mm')} up
-                    </span>
-                    <button type="button" className="btn btn-xs" onClick={hands.onTakeAway}>
-                        Take it away
-                    </button>
                 </div>
             )}
             {w.shellsUrl && (

@@ -116,21 +116,26 @@ export function useHold(bench: Bench): StationView {
                 onAccept={accept}
                 onDone={() => bench.go('layers')}
                 onHoldHere={holdHere}
+                contact={
+                    picked === null
+                        ? null
+                        : {
+                              words: `Contact ${picked + 1} of ${contacts.length}, ${unit(contacts[picked]?.[2] ?? 0, 1, 'mm')} up`,
+                              onTakeAway: takeAway,
+                          }
+                }
                 ways={
                     taken && (
                         <WaysCard
                             pieceId={bench.data.piece.id}
                             page={page}
                             report={ways}
-                            picked={picked}
                             hands={{
                                 onWay: (key) => decide({ way: key }),
                                 onPlateOnly: (is) => decide({ plate_only: is }),
                                 onRelief: (deg) => decide({ relief_deg: deg }),
                                 onFly: (to) => stage()?.fly(triple(to)),
                                 onAccept: accept,
-                                onPick: pick,
-                                onTakeAway: takeAway,
                                 onAsPlanned: () => decide({ without: [], also: [] }),
                             }}
                         />

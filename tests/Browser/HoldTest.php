@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use Database\Demo\Marsh;
+use Facebook\WebDriver\WebDriverKeys;
 use Tests\Support\Chrome;
 use Tests\Support\Running;
 use Tests\Support\Solids;
@@ -53,14 +54,89 @@ it('lists what needs holding, flies to it by mouse and by keys, signs it off, an
     $chrome->driver->navigate()->refresh();
     $chrome->waitForText('What needs holding?', 60);
     $chrome->until('it still', fn (Chrome $c) => $c->all('[data-place] .line-through'), 30);
-    // columns for it, with their price
-    $chrome->button('Plan columns')->click();
-    $chrome->waitForText('upright shafts', 60);
-    expect($chrome->all('a[href$="/export/columns"]'))->not->toBe([]);
     // a steeper limit: everything is measured at it, and there is less to hold
     $area = fn (Chrome $c): int => preg_match('/([\d,]+)\smm² lean out further than (\d+)°/u', $c->text(), $m) === 1 ? (int) str_replace(',', '', $m[1]) : -1;
     $at45 = $area($chrome);
     $chrome->js("[...document.querySelectorAll('[role=radio]')].find((b) => b.innerText.startsWith('59')).click()");
     $chrome->until('59 degrees', fn (Chrome $c) => str_contains($c->text(), 'further than 59°') || str_contains($c->text(), 'Nothing leans out further than 59°'), 60);
     expect($area($chrome))->toBeLessThan($at45);
+});
+
+/** The row of a way, as it is read. */
+function wayRow(Chrome $chrome, string $way): string
+{
+    return (string) $chrome->js("return document.querySelector('[data-way={$way}]')?.innerText ?? ''");
+}
+
+it('compares ways, takes contacts away and sets them by mouse and keys, paints a never-mark and plans anew, and hands over what was checked', function () {
+    $chrome = $this->chrome;
+    $chrome->visit($this->app->url)->waitForText('Nothing on the shelves yet');
+    // a beam on a post, with a drop at its end: an island
+    dropFile($chrome, Solids::stl(Solids::carved([[true, [0, 10, -5, 5, 0, 36]], [true, [0, 34, -5, 5, 30, 36]], [true, [26, 34, -5, 5, 12, 36]]])), 'hook.stl');
+    $chrome->waitForText('these proven layer by layer', 90);
+    $chrome->until('the stage', fn (Chrome $c) => $c->all('[data-stage=ready]'), 60);
+    // as it stands in the file: an island and a bridge
+    $chrome->js("[...document.querySelectorAll('tr, [role=row], [role=radio]')].find((r) => /file/.test(r.innerText))?.click()");
+    $chrome->keys(WebDriverKeys::ENTER);
+    $chrome->waitForText('How fine?', 30);
+    $chrome->keys('3');
+    $chrome->waitForText('How is it held?', 60);
+    $chrome->until('all four planned', fn (Chrome $c) => str_contains(wayRow($c, 'none'), '–') && preg_match('/g/', wayRow($c, 'columns')), 90);
+    // by keys: the first way, and its contacts one by one
+    $chrome->js("document.querySelector('[data-way=none]').click()");
+    $chrome->until('what is left in the air', fn (Chrome $c) => str_contains($c->text(), 'print it so') || str_contains($c->text(), 'beyond the reach of the walls'));
+    $chrome->js("document.querySelector('[data-way=tree]').focus(); document.querySelector('[data-way=tree]').click()");
+    $chrome->until('trees decided', fn (Chrome $c) => str_contains(holdFigure($c), 'trees') || str_contains(holdFigure($c), 'nothing'));
+    $count = fn (Chrome $c): int => preg_match('/([\d,]+) contacts?,/', $c->text(), $m) === 1 ? (int) str_replace(',', '', $m[1]) : 0;
+    $before = $chrome->until('contacts', fn (Chrome $c) => $count($c));
+    $chrome->js('document.activeElement?.blur()');
+    $chrome->keys('.');
+    $chrome->waitForText('Contact 1 of '.$before);
+    $chrome->keys(WebDriverKeys::DELETE);
+    $chrome->until('one less', fn (Chrome $c) => $count($c) === $before - 1, 60);
+    $chrome->waitForText('As it was planned (1 by hand)');
+    // by mouse: a dot on the stage is picked and taken away, until the proof fails and names a place
+    $chrome->js("window.__dots = 0; const canvas = document.querySelector('[data-stage] canvas'); const box = canvas.getBoundingClientRect(); for (let y = 0.1; y < 0.95; y += 0.02) for (let x = 0.1; x < 0.9; x += 0.02) { for (const type of ['pointerdown', 'pointerup']) canvas.dispatchEvent(new PointerEvent(type, { clientX: box.left + x * box.width, clientY: box.top + y * box.height, pointerId: 1, bubbles: true })); }");
+    $chrome->waitForText('Take it away');
+    $chrome->button('Take it away')->click();
+    $chrome->until('two less', fn (Chrome $c) => $count($c) === $before - 2, 60);
+    for ($k = 0; $k < $before && ! $chrome->all('[data-open]'); $k++) {
+        $left = $count($chrome);
+        $chrome->keys('.'.WebDriverKeys::DELETE);
+        $chrome->until('one less again', fn (Chrome $c) => $count($c) < $left || $left === 0, 60);
+        usleep(400_000);
+    }
+    $chrome->until('the place named', fn (Chrome $c) => $c->all('[data-open]') && preg_match('/\d place/', holdFigure($c)), 60);
+    $chrome->js("document.querySelector('[data-open]').click()"); // flown to
+    // undone by hand: as it was planned
+    $chrome->js("[...document.querySelectorAll('button')].find((b) => b.innerText.startsWith('As it was planned')).click()");
+    $chrome->until('all of them again', fn (Chrome $c) => $count($c) === $before && ! $c->all('[data-open]'), 60);
+    // set one at a place of the list, by keys
+    $chrome->keys('jc');
+    $chrome->waitForText('(1 by hand)', 60);
+    // exported and checked: piece and supports in one file, as what they are
+    $url = $chrome->js("return document.querySelector('a[href$=\"held-3mf\"]').href");
+    $bytes = base64_decode((string) $chrome->driver->executeAsyncScript('const done = arguments[1]; fetch(arguments[0]).then((r) => r.arrayBuffer()).then((b) => done(btoa(String.fromCharCode(...new Uint8Array(b)))))', [$url]));
+    $model = simplexml_load_string((string) file_get_contents('zip://'.Solids::file($bytes, '3mf').'#3D/3dmodel.model'));
+    expect(array_map(fn ($o): string => (string) $o['type'], iterator_to_array($model->resources->object, false)))->toBe(['model', 'support']);
+    expect($chrome->axe())->toBe([]);
+    // never support, painted over all of it: planned anew, and not a single contact is set
+    $chrome->keys('1');
+    $chrome->waitForText('A sound solid', 30);
+    $chrome->button('Mark faces')->click();
+    $chrome->waitForText('Nothing is marked yet');
+    $chrome->js("[...document.querySelectorAll('[role=radio]')].find((b) => /never support/i.test(b.innerText)).click()");
+    $chrome->button('shell')->click();
+    $marked = fn (Chrome $c): bool => preg_match('/facets are marked/', $c->text()) === 1;
+    foreach ([[0.5, 0.35], [0.4, 0.5], [0.6, 0.5], [0.45, 0.4], [0.55, 0.4]] as $at) {
+        if (! $marked($chrome)) {
+            $chrome->drag([$at]);
+            usleep(600_000);
+        }
+    }
+    $chrome->until('the mark', $marked);
+    $chrome->button('Rank anew with them')->click();
+    $chrome->waitForText('these proven layer by layer', 120);
+    $chrome->keys('3');
+    $chrome->until('no contact any more', fn (Chrome $c) => preg_match('/0\.0\s?g/u', wayRow($c, 'tree')) && str_contains(wayRow($c, 'tree'), '◌'), 90);
 });

@@ -6,11 +6,11 @@ namespace App\Findings\Kinds;
 
 use App\Findings\Input;
 use App\Findings\Kind;
+use App\Findings\OpenPlaces;
 use App\Findings\Result;
 use App\Findings\Work;
 use App\Storage\StageFile;
 use Wrenlo\Core\Geometry\Rotation;
-use Wrenlo\Core\Geometry\Vec3;
 use Wrenlo\Core\Support\SupportAsk;
 use Wrenlo\Core\Support\SupportPlan;
 use Wrenlo\Core\Support\SupportStyle;
@@ -48,10 +48,8 @@ abstract class Supports extends Kind
         $row = $plan->toArray($profile);
         $nodes = $row['nodes'];
         unset($row['nodes']); // many numbers: beside the headline
-        $stance = Rotation::bringingUp($subject->up());
-        $origin = $basis->mesh->standingOrigin($stance, $subject->liftMm());
         foreach (['uncovered_places', 'open_islands'] as $list) {
-            $row[$list] = array_map(static fn (array $place): array => $place + ['at_file_mm' => $stance->back((new Vec3(...$place['at_mm']))->plus($origin))->toArray()], $row[$list]);
+            $row[$list] = OpenPlaces::inFile($row[$list], $basis->mesh, Rotation::bringingUp($subject->up()), $subject->liftMm());
         }
 
         return new Result($row, $shells === null ? [] : ['shells' => StageFile::geometry($shells), 'nodes' => json_encode($nodes, JSON_THROW_ON_ERROR)]);

@@ -15,6 +15,12 @@ final readonly class Island
      */
     public function __construct(public int $layer, public float $zMm, public float $areaMm2, public float $xMm, public float $yMm) {}
 
+    /** @return array{at_mm: array{float, float, float}, area_mm2: float} */
+    public function toArray(): array
+    {
+        return ['at_mm' => [$this->xMm, $this->yMm, $this->zMm], 'area_mm2' => $this->areaMm2];
+    }
+
     public function lifted(float $byMm): self
     {
         return new self($this->layer, $this->zMm + $byMm, $this->areaMm2, $this->xMm, $this->yMm);

@@ -4,8 +4,12 @@ declare(strict_types=1);
 
 namespace Wrenlo\Core\Support;
 
+use Wrenlo\Core\Geometry\Rotation;
+use Wrenlo\Core\Geometry\Vec3;
+use Wrenlo\Core\Mesh\Mesh;
 use Wrenlo\Core\Mesh\Slices;
 
+use function array_map;
 use function array_unique;
 use function count;
 use function sort;
@@ -24,6 +28,19 @@ final class LayerIslands
 
     /** Where a strip between two corners is asked, as shares of its depth. */
     private const STRIP = [1e-6, 0.5, 1 - 1e-6];
+
+    /**
+     * Of a standing piece, cut anew.
+     *
+     * @param  list<float>  $seen  seen weight of each facet
+     * @return list<Island> plate frame
+     */
+    public static function standing(Mesh $piece, array $seen, float $layerMm, float $liftMm): array
+    {
+        $layers = Slices::byLayer($piece, $seen, Rotation::bringingUp(new Vec3(0.0, 0.0, 1.0)), $piece->bounds()->max->z - $liftMm, $layerMm);
+
+        return array_map(static fn (Island $i): Island => $i->lifted($liftMm), self::of($layers, $liftMm < $layerMm / 2));
+    }
 
     /**
      * @param  bool  $isOnPlate  the first layer lies on the plate

@@ -38,7 +38,7 @@ final readonly class Overhangs
      */
     public static function of(Mesh $mesh, Surface $facets, array $seen, Rotation $stance, float $layerMm, float $limitDeg, float $liftMm = 0.0): self
     {
-        [$x, $y, $z, $origin] = self::standing($mesh, $stance);
+        [$x, $y, $z, $low] = self::standing($mesh, $stance);
         $isOnPlate = $liftMm < $layerMm / 2;
         [$ux, $uy, $uz] = [$stance->rows[6], $stance->rows[7], $stance->rows[8]];
         $least = -sin(deg2rad($limitDeg));
@@ -82,7 +82,9 @@ final readonly class Overhangs
         $rank = [RegionKind::Island->value => 0, RegionKind::Point->value => 1, RegionKind::Overhang->value => 2, RegionKind::Bridge->value => 2];
         usort($regions, static fn (Region $a, Region $b): int => [$rank[$a->kind->value], -$a->areaMm2, $a->zMinMm] <=> [$rank[$b->kind->value], -$b->areaMm2, $b->zMinMm]);
 
-        $inFile = static fn (Region $r): Region => $r->lifted($liftMm, $stance->back((new Vec3(...$r->atMm))->plus($origin))->toArray());
+        // all of it was reckoned where the slices lie; the plate's middle is the piece's
+        $middle = $x === [] || $y === [] ? [0.0, 0.0] : [(min($x) + max($x)) / 2, (min($y) + max($y)) / 2];
+        $inFile = static fn (Region $r): Region => $r->setDown($liftMm, $middle, $stance->back(new Vec3($r->atMm[0], $r->atMm[1], $r->atMm[2] + $low))->toArray());
 
         return new self($limitDeg, array_sum(array_map(static fn (int $f): float => $facets->area[$f], $hanging)), array_map($inFile, $regions));
     }
@@ -107,7 +109,7 @@ final readonly class Overhangs
         ];
     }
 
-    /** @return array{list<float>, list<float>, list<float>, Vec3} vertices in the plate frame, the lowest at 0, and what was taken off them */
+    /** @return array{list<float>, list<float>, list<float>, float} turned vertices, the lowest at 0, and what was taken off their heights */
     private static function standing(Mesh $mesh, Rotation $stance): array
     {
         [$a, $b, $c, $d, $e, $f, $g, $h, $i] = $stance->rows;
@@ -119,11 +121,9 @@ final readonly class Overhangs
             $y[] = $d * $px + $e * $py + $f * $pz;
             $z[] = $g * $px + $h * $py + $i * $pz;
         }
-        $low = new Vec3((min($x) + max($x)) / 2, (min($y) + max($y)) / 2, min($z));
+        $low = $z === [] ? 0.0 : min($z);
         foreach ($z as $k => $v) {
-            $x[$k] -= $low->x;
-            $y[$k] -= $low->y;
-            $z[$k] = $v - $low->z;
+            $z[$k] = $v - $low;
         }
 
         return [$x, $y, $z, $low];

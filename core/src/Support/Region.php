@@ -22,17 +22,18 @@ final readonly class Region
     ) {}
 
     /**
-     * The same on a piece that is held above the plate.
+     * The same on a piece that stands in the middle of the plate, held above it or not.
      *
+     * @param  array{float, float}  $middle  of the piece, where it was reckoned
      * @param  array{float, float, float}  $fileMm
      */
-    public function lifted(float $byMm, array $fileMm): self
+    public function setDown(float $byMm, array $middle, array $fileMm): self
     {
         [$x, $y, $z] = $this->atMm;
 
         return new self(
             kind: $this->kind, facets: $this->facets, areaMm2: $this->areaMm2, zMinMm: $this->zMinMm + $byMm, zMaxMm: $this->zMaxMm + $byMm, seen: $this->seen,
-            atMm: [$x, $y, $z + $byMm], spanMm: $this->spanMm, acrossDeg: $this->acrossDeg, fileMm: $fileMm,
+            atMm: [$x - $middle[0], $y - $middle[1], $z + $byMm], spanMm: $this->spanMm, acrossDeg: $this->acrossDeg, fileMm: $fileMm,
         );
     }
 

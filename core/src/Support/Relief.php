@@ -219,6 +219,29 @@ final readonly class Relief
         return $holes;
     }
 
+    /**
+     * Islands that still begin in the air: nothing is filled under them down to something that stands.
+     *
+     * @param  list<Island>  $islands  plate frame
+     * @return list<Island>
+     */
+    public function openIslands(array $islands, float $layerMm): array
+    {
+        $open = [];
+        foreach ($islands as $island) {
+            $cell = $this->grid->at($island->xMm, $island->yMm);
+            $isHeld = $island->zMm <= 2 * $layerMm;
+            for ($s = $cell < 0 ? 0 : $this->grid->from[$cell], $to = $cell < 0 ? 0 : $this->grid->from[$cell + 1]; $s < $to; $s++) {
+                $isHeld = $isHeld || (abs($this->grid->start[$s] - $island->zMm) < 3 * $layerMm && $this->air[$s] <= self::floor($this->grid, $s, $cell) + 1e-6);
+            }
+            if (! $isHeld) {
+                $open[] = $island;
+            }
+        }
+
+        return $open;
+    }
+
     /** The added material as closed bodies that reach a little into the ceiling, to fuse; null where there is none. */
     public function body(float $fuseMm = 0.1): ?Mesh
     {

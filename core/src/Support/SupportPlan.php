@@ -8,7 +8,6 @@ use Wrenlo\Core\Geometry\Rotation;
 use Wrenlo\Core\Geometry\Vec3;
 use Wrenlo\Core\Mesh\Mesh;
 use Wrenlo\Core\Mesh\MeshBuilder;
-use Wrenlo\Core\Mesh\Slices;
 use Wrenlo\Core\Mesh\Surface;
 use Wrenlo\Core\Mesh\TriangleIndex;
 use Wrenlo\Core\Motion\PrintEstimate;
@@ -60,10 +59,7 @@ final readonly class SupportPlan
     {
         $piece = $mesh->standing($stance, $liftMm);
         $facets = Surface::ofFacets($piece);
-        $upright = Rotation::bringingUp(new Vec3(0.0, 0.0, 1.0));
-        $layers = Slices::byLayer($piece, $seen, $upright, $piece->bounds()->max->z - $liftMm, $ask->layerMm);
-        $islands = array_map(static fn (Island $i): Island => $i->lifted($liftMm), LayerIslands::of($layers, $liftMm < $ask->layerMm / 2));
-        unset($layers);
+        $islands = LayerIslands::standing($piece, $seen, $ask->layerMm, $liftMm);
         $index = TriangleIndex::of($piece);
         $cover = new Cover(SolidColumns::of($piece, Columns::CELL_MM), $facets->nz, $ask);
         $limbs = $columns = [];
@@ -171,7 +167,7 @@ final readonly class SupportPlan
             'contact_area_mm2' => array_sum(array_map(static fn (Limb $l): float => $l->tip === null ? 0.0 : $l->tipMm2(), $this->limbs)), 'seen_scar_mm2' => $this->seenScarMm2, 'landing_area_mm2' => $this->landingMm2,
             'uncovered_area_mm2' => $this->uncoveredMm2, 'uncovered_islands' => count($this->openIslands), 'min_clearance_mm' => $this->clearanceMm, 'max_lean_deg' => $this->leanDeg(), 'break_risk' => $this->breakRisk,
             'trapped_contacts' => $this->trapped, 'uncovered_places' => array_map(static fn (array $p): array => ['at_mm' => [$p[0], $p[1], $p[2]], 'area_mm2' => $p[3]], $this->beyond),
-            'open_islands' => array_map(static fn (Island $i): array => ['at_mm' => [$i->xMm, $i->yMm, $i->zMm], 'area_mm2' => $i->areaMm2], $this->openIslands),
+            'open_islands' => array_map(static fn (Island $i): array => $i->toArray(), $this->openIslands),
         ];
     }
 

@@ -10,6 +10,7 @@ use Wrenlo\Core\Geometry\Vec3;
 use Wrenlo\Core\Mesh\Mesh;
 use Wrenlo\Core\Mesh\MeshInspector;
 use Wrenlo\Core\Mesh\Surface;
+use Wrenlo\Core\Support\LayerIslands;
 use Wrenlo\Core\Support\Relief;
 
 /** @param  array<int, true>  $keepClear */
@@ -65,6 +66,17 @@ it('counts the holes it would fill, and leaves a marked one alone', function () 
     // two of them, and a slot through the side: that is no hole, since air comes in from both ends
     expect(reliefOf(Solids::carved([[true, [0, 40, 0, 30, 0, 20]], [false, [6, 10, 6, 10, 0, 10]], [false, [26, 30, 6, 10, 0, 10]]]), 60.0)->filledHoles)->toBe(2);
     expect(reliefOf(Solids::carved([[true, [0, 30, 0, 30, 0, 20]], [false, [12, 18, 0, 30, 5, 12]]]), 60.0)->filledHoles)->toBe(0);
+});
+
+it('says which islands still begin in the air', function () {
+    $of = function (Mesh $mesh): array {
+        $relief = reliefOf($mesh, 45.0);
+
+        return $relief->openIslands(LayerIslands::standing($mesh->standing(Rotation::bringingUp(new Vec3(0, 0, 1))), array_fill(0, $mesh->triangleCount(), 0.5), 0.2, 0.0), 0.2);
+    };
+    // a drop 6 mm wide, 14 mm above the plate: filled to a point, which begins in the air; 1 mm above the plate: filled down to it
+    $hook = fn (float $z): Mesh => Solids::carved([[true, [0, 6, -3, 3, 0, 36]], [true, [0, 24, -3, 3, 30, 36]], [true, [18, 24, -3, 3, $z, 36]]]);
+    expect($of($hook(14.0)))->toHaveCount(1)->and($of($hook(1.0)))->toBe([]);
 });
 
 it('adds more the steeper it has to be, and is closed on figures', function (string $name) {

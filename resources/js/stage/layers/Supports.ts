@@ -48,6 +48,8 @@ export class Supports {
     });
     private held: Held = { contacts: [], picked: null };
     private dots: THREE.InstancedMesh | null = null;
+    /** the picked one, seen through whatever lies before it */
+    private mark: THREE.Mesh<THREE.SphereGeometry, THREE.MeshBasicMaterial> | null = null;
 
     constructor() {
         this.group.matrixAutoUpdate = false;
@@ -56,7 +58,7 @@ export class Supports {
 
     set(mesh: StageMesh | null, held: Held): void {
         emptyGroup(this.group);
-        this.dots = null;
+        this.dots = this.mark = null;
         this.group.visible = mesh !== null;
         if (mesh) {
             const geometry = new THREE.BufferGeometry();
@@ -68,7 +70,9 @@ export class Supports {
                 new THREE.MeshBasicMaterial(),
                 held.contacts.length,
             );
-            this.group.add(this.dots);
+            this.mark = new THREE.Mesh(new THREE.SphereGeometry(2 * DOT_MM, 16, 12), new THREE.MeshBasicMaterial({ depthTest: false }));
+            this.mark.renderOrder = 1;
+            this.group.add(this.dots, this.mark);
         }
         this.pick(held);
         this.repaint();
@@ -79,15 +83,11 @@ export class Supports {
         this.held = held;
         if (!this.dots) return;
         const matrix = new THREE.Matrix4();
-        const [plain, picked] = [colour('--support-dot'), colour('--color-error')];
-        held.contacts.forEach((at, k) => {
-            const isPicked = k === held.picked;
-            matrix.makeScale(...(isPicked ? ([2, 2, 2] as Vec) : ([1, 1, 1] as Vec))).setPosition(...at);
-            this.dots?.setMatrixAt(k, matrix);
-            this.dots?.setColorAt(k, new THREE.Color(isPicked ? picked : plain));
-        });
+        held.contacts.forEach((at, k) => this.dots?.setMatrixAt(k, matrix.makeTranslation(...at)));
         this.dots.instanceMatrix.needsUpdate = true;
-        if (this.dots.instanceColor) this.dots.instanceColor.needsUpdate = true;
+        const at = held.picked === null ? undefined : held.contacts[held.picked];
+        if (this.mark) this.mark.visible = at !== undefined;
+        if (at) this.mark?.position.set(...at);
     }
 
     cut(mm: number | null): void {
@@ -101,7 +101,8 @@ export class Supports {
             (material.uniforms.uInk as THREE.IUniform<THREE.Color>).value.set(colour('--support'));
             (material.uniforms.uCutFace as THREE.IUniform<THREE.Color>).value.set(colour('--cut-face'));
         });
-        this.pick(this.held);
+        (this.dots?.material as THREE.MeshBasicMaterial | undefined)?.color.set(colour('--support-dot'));
+        this.mark?.material.color.set(colour('--color-error'));
     }
 
     /** Follows the piece when that is turned about Z and set down. */

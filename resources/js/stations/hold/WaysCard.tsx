@@ -15,7 +15,7 @@ export type Hands = {
 
 type Props = { pieceId: number; page: HoldPage; report: WaysReport | null; hands: Hands };
 
-const GRID = 'grid w-full grid-cols-[1fr_2.7rem_3.9rem_2.3rem_4.4rem] gap-1 px-2';
+const GRID = 'grid w-full grid-cols-[minmax(0,1fr)_2.5rem_3.6rem_2.1rem_4rem] gap-1 px-2';
 
 /** Four ways to hold the piece side by side; the one that is picked is drawn on the stage, and what it leaves is listed. */
 export function WaysCard({ pieceId, page, report, hands }: Props) {
@@ -81,7 +81,7 @@ function Row({ way: w, reliefDeg }: { way: HeldWay; reliefDeg: number }) {
             <span>{isBare ? '–' : hours(w.minutes / 60)}</span>
             <span>{isBare ? '–' : number(w.scarMm2)}</span>
             <span className={left.length > 0 ? 'text-error' : ''}>
-                {w.key === 'relief' ? `< ${Math.round(reliefDeg)}°` : left.length > 0 ? left.join(', ') : 'nothing'}
+                {left.length > 0 ? left.join(', ') : w.key === 'relief' ? `< ${Math.round(reliefDeg)}°` : 'nothing'}
             </span>
         </>
     );

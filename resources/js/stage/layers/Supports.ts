@@ -70,7 +70,7 @@ export class Supports {
                 new THREE.MeshBasicMaterial(),
                 held.contacts.length,
             );
-            this.mark = new THREE.Mesh(new THREE.SphereGeometry(2 * DOT_MM, 16, 12), new THREE.MeshBasicMaterial({ depthTest: false }));
+            this.mark = new THREE.Mesh(new THREE.SphereGeometry(1.5 * DOT_MM, 16, 12), new THREE.MeshBasicMaterial({ depthTest: false }));
             this.mark.renderOrder = 1;
             this.group.add(this.dots, this.mark);
         }

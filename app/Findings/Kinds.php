@@ -30,6 +30,7 @@ final class Kinds
         Kinds\NoSupports::class,
         Kinds\TreeSupports::class,
         Kinds\ColumnSupports::class,
+        Kinds\PaintedSupports::class,
         Kinds\ReliefAdded::class,
         Kinds\Portrait::class,
         Kinds\ContactPrint::class,

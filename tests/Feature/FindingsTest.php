@@ -28,19 +28,19 @@ afterEach(function () {
 
 /** What goes stale with each input, written down by hand: not read from the kinds. */
 const STALE_WITH = [
-    'file' => ['report', 'surface', 'sight', 'slender', 'never', 'sections', 'sketch', 'trial', 'survey', 'search', 'finalists', 'proof', 'bed', 'heights', 'score', 'holding', 'unheld', 'trees', 'columns', 'relief', 'portrait', 'print', 'standing', 'thickness'],
-    'recipe' => ['report', 'surface', 'sight', 'slender', 'never', 'sections', 'sketch', 'trial', 'survey', 'search', 'finalists', 'proof', 'bed', 'heights', 'score', 'holding', 'unheld', 'trees', 'columns', 'relief', 'portrait', 'print', 'standing', 'thickness'],
-    'display' => ['sight', 'never', 'sections', 'sketch', 'trial', 'survey', 'search', 'finalists', 'proof', 'bed', 'heights', 'score', 'holding', 'unheld', 'trees', 'columns', 'relief', 'portrait', 'thickness'],
-    'marks' => ['never', 'sections', 'sketch', 'trial', 'survey', 'search', 'finalists', 'proof', 'bed', 'heights', 'score', 'holding', 'unheld', 'trees', 'columns', 'relief'],
-    'rules' => ['trial', 'survey', 'search', 'finalists', 'proof', 'bed', 'heights', 'score', 'holding', 'unheld', 'trees', 'columns', 'relief'],
+    'file' => ['report', 'surface', 'sight', 'slender', 'never', 'sections', 'sketch', 'trial', 'survey', 'search', 'finalists', 'proof', 'bed', 'heights', 'score', 'holding', 'unheld', 'trees', 'columns', 'painted', 'relief', 'portrait', 'print', 'standing', 'thickness'],
+    'recipe' => ['report', 'surface', 'sight', 'slender', 'never', 'sections', 'sketch', 'trial', 'survey', 'search', 'finalists', 'proof', 'bed', 'heights', 'score', 'holding', 'unheld', 'trees', 'columns', 'painted', 'relief', 'portrait', 'print', 'standing', 'thickness'],
+    'display' => ['sight', 'never', 'sections', 'sketch', 'trial', 'survey', 'search', 'finalists', 'proof', 'bed', 'heights', 'score', 'holding', 'unheld', 'trees', 'columns', 'painted', 'relief', 'portrait', 'thickness'],
+    'marks' => ['never', 'sections', 'sketch', 'trial', 'survey', 'search', 'finalists', 'proof', 'bed', 'heights', 'score', 'holding', 'unheld', 'trees', 'columns', 'painted', 'relief'],
+    'rules' => ['trial', 'survey', 'search', 'finalists', 'proof', 'bed', 'heights', 'score', 'holding', 'unheld', 'trees', 'columns', 'painted', 'relief'],
     'search' => ['trial', 'survey', 'search', 'finalists'],
     'part' => ['sections', 'trial'],
-    'stance' => ['proof', 'bed', 'heights', 'score', 'holding', 'unheld', 'trees', 'columns', 'relief', 'print', 'standing'],
+    'stance' => ['proof', 'bed', 'heights', 'score', 'holding', 'unheld', 'trees', 'columns', 'painted', 'relief', 'print', 'standing'],
     'weights' => ['finalists'],
     'nozzle' => ['finalists', 'heights', 'thickness'],
     'z_step' => ['heights'],
-    'bed' => ['bed', 'unheld', 'trees', 'columns'],
-    'held' => ['unheld', 'trees', 'columns'],
+    'bed' => ['bed', 'unheld', 'trees', 'columns', 'painted'],
+    'held' => ['unheld', 'trees', 'columns', 'painted'],
     'relief_angle' => ['relief'],
     'filament' => ['finalists', 'heights'],
 ];

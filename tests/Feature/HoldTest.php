@@ -84,6 +84,27 @@ it('plans four ways side by side, with their price, and says what this piece fav
     expect($ways['relief']['grams'])->toBeGreaterThan(0.0)->and($ways['relief']['filledHoles'])->toBe(0)->and($ways['relief']['openIslands'])->toBe(1)->and($ways['relief']['open'][0]['zMm'])->toEqualWithDelta(14.0, 1e-3);
 });
 
+it('plans as marked beside the others once something is marked to be held', function () {
+    $piece = heldHook();
+    expect(waysOf($piece))->not->toHaveKey('painted');
+    App\Actions\PaintMarks::handle(Pieces::bench($piece), Wrenlo\Core\Mark\MarkKind::MustSupport, false, Wrenlo\Core\Mark\FacetSet::of(array_keys(array_filter(Wrenlo\Core\Mesh\Surface::ofFacets(App\Findings\MeshInHand::reading(Pieces::bench($piece)->subject())->mesh)->nz, fn (float $nz): bool => $nz < -0.9))), new App\Storage\SurfaceFile(App\Findings\Lists::open((string) App\Findings\Findings::blobNow(App\Findings\Findings::now(App\Findings\Kinds\Surface::class, Pieces::bench($piece)->subject()), 'surface'))));
+    decide($piece, 'stand', ['marks' => 'now'])->assertSessionHasNoErrors();
+    $ways = waysOf($piece->refresh());
+    expect(array_keys($ways))->toBe(['tree', 'columns', 'painted', 'relief', 'none', 'sentence'])->and($ways['painted']['label'])->toBe('As marked')->and($ways['painted']['contacts'])->not->toBe([]);
+});
+
+it('keeps the tips as far as the school says, and says whether they fuse', function () {
+    $piece = heldHook();
+    $page = fn () => json_decode((string) json_encode(App\Stations\Hold\HoldPage::of(Pieces::bench($piece->refresh()))), true);
+    expect($page())->toMatchArray(['gapMm' => null, 'fuseRisk' => 'low'])->and($page()['usualGapMm'])->toEqualWithDelta(0.22, 1e-9);
+    decide($piece, 'hold', ['gap_mm' => 0.1, 'way' => 'tree'])->assertSessionHasNoErrors();
+    expect($page())->toMatchArray(['gapMm' => 0.1, 'fuseRisk' => 'high'])->and($page()['fuseWhy'])->toContain('0.5 layers');
+    decide($piece, 'hold', ['gap_mm' => 3])->assertSessionHasErrors('gap_mm');
+    $plan = $this->getJson("/pieces/{$piece->id}/export/json")->json('support');
+    // the highest node of a limb under the arm ends 0.1 mm below it
+    expect(max(array_column($plan['nodes'], 'z_mm')))->toEqualWithDelta(29.9, 1e-6);
+});
+
 it('is done once a way is decided that leaves nothing in the air', function () {
     $piece = heldHook();
     holdingOf($piece);

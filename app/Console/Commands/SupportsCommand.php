@@ -6,6 +6,7 @@ namespace App\Console\Commands;
 
 use InvalidArgumentException;
 use Wrenlo\Core\Geometry\Rotation;
+use Wrenlo\Core\Mark\MarkKind;
 use Wrenlo\Core\Mesh\Surface;
 use Wrenlo\Core\Settings\PrintProfile;
 use Wrenlo\Core\Sight\Views;
@@ -17,7 +18,7 @@ use Wrenlo\Core\Support\SupportStyle;
 
 final class SupportsCommand extends ShellsCommand
 {
-    protected $signature = 'wrenlo:supports '.self::FILE.' {--up=0,0,1 : the file-frame direction that becomes +Z} {--style=tree : tree, columns or none} {--layer=0.2 : layer height, mm} {--limit=45 : overhang limit from the vertical, degrees}
+    protected $signature = 'wrenlo:supports '.self::FILE.' {--up=0,0,1 : the file-frame direction that becomes +Z} {--style=tree : tree, columns, painted (trees on what is marked must support) or none} {--layer=0.2 : layer height, mm} {--limit=45 : overhang limit from the vertical, degrees}
         {--xy=0.8 : distance to the sides of the piece, mm} {--gap=0.22 : gap below a contact, mm} {--density=15 : share of the plan that columns fill, per cent} {--reach=3 : how far from a contact a layer still holds, mm}
         {--spacing= : distance between the contacts of trees, mm} {--lift=0 : hold the piece so far above the plate, mm} {--without=* : x,y,z of a contact to take away} {--also=* : x,y,z of a place to hold as well} {--plate-only : no foot on the piece} {--marks= : faces marked with wrenlo:mark, or a plan with marks} {--out= : the file to write the shells to} '.self::DISPLAY_OPTIONS.' {--json : print JSON}';
 
@@ -25,7 +26,7 @@ final class SupportsCommand extends ShellsCommand
 
     protected function compute(): array
     {
-        $style = SupportStyle::tryFrom((string) $this->option('style')) ?? throw new InvalidArgumentException('--style is tree, columns or none, not “'.$this->option('style').'”.');
+        $style = SupportStyle::tryFrom((string) $this->option('style')) ?? throw new InvalidArgumentException('--style is tree, columns, painted or none, not “'.$this->option('style').'”.');
         $out = $this->outFile();
         $ask = new SupportAsk($this->number('layer'), $this->number('limit'), $this->number('xy'), $this->number('gap'), $this->number('density') / 100, $this->number('reach'), (bool) $this->option('plate-only'), $this->option('spacing') === null ? null : $this->number('spacing'));
         $lift = $this->number('lift');
@@ -38,7 +39,7 @@ final class SupportsCommand extends ShellsCommand
         $marks = $this->marks($mesh->triangleCount());
         $keepClear = $marks->keptClear();
         $seen = Visibility::weights($mesh, Surface::ofFacets($mesh), Views::of($display));
-        $plan = SupportPlan::of($style, $mesh, $marks->weighed($seen), $stance, $ask, array_fill_keys($keepClear->facets(), true), $lift, byHand: new ByHand($this->places('without'), $this->places('also')));
+        $plan = SupportPlan::of($style, $mesh, $marks->weighed($seen), $stance, $ask, array_fill_keys($keepClear->facets(), true), $lift, byHand: new ByHand($this->places('without'), $this->places('also')), must: array_fill_keys($marks->of(MarkKind::MustSupport)->facets(), true));
         $this->writeShells($out, $plan->shells(), 'supports - Wrenlo');
 
         return $plan->toArray(new PrintProfile);

@@ -11,6 +11,8 @@ use App\Findings\Result;
 use App\Findings\Work;
 use App\Storage\StageFile;
 use Wrenlo\Core\Geometry\Rotation;
+use Wrenlo\Core\Mark\MarkKind;
+use Wrenlo\Core\Support\Gap;
 use Wrenlo\Core\Support\SupportAsk;
 use Wrenlo\Core\Support\SupportPlan;
 use Wrenlo\Core\Support\SupportStyle;
@@ -38,10 +40,12 @@ abstract class Supports extends Kind
         $basis = $work->mesh()->basis($work);
         $subject = $work->subject;
         $rules = $subject->rules();
+        $held = $subject->get(Input::Held);
         $profile = $subject->profile();
+        $marks = $subject->marks($basis->mesh->triangleCount());
         $plan = SupportPlan::of(
-            static::style(), $basis->mesh, $basis->weighed->seen, Rotation::bringingUp($subject->up()), new SupportAsk($rules->layerMm, $rules->limitDeg, isPlateOnly: (bool) $subject->get(Input::Held)['plate_only']),
-            array_fill_keys($subject->marks($basis->mesh->triangleCount())->keptClear()->facets(), true), $subject->liftMm(), $profile, $subject->byHand(),
+            static::style(), $basis->mesh, $basis->weighed->seen, Rotation::bringingUp($subject->up()), new SupportAsk($rules->layerMm, $rules->limitDeg, gapMm: (float) ($held['gap_mm'] ?? Gap::usualMm($rules->layerMm)), isPlateOnly: (bool) $held['plate_only']),
+            array_fill_keys($marks->keptClear()->facets(), true), $subject->liftMm(), $profile, $subject->byHand(), array_fill_keys($marks->of(MarkKind::MustSupport)->facets(), true),
         );
         $shells = $plan->shells();
 

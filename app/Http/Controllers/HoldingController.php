@@ -34,7 +34,7 @@ final class HoldingController extends Controller
     {
         $bench = $this->bench($piece);
 
-        return response()->json(WaysReport::of(array_map(fn (Way $way): HeldWay => HeldWay::of($bench, $way, $this->ask($way->kind(), $bench, $stance)), Way::cases())));
+        return response()->json(WaysReport::of(array_map(fn (Way $way): HeldWay => HeldWay::of($bench, $way, $this->ask($way->kind(), $bench, $stance)), Way::for($bench->marks()))));
     }
 
     /** @param  class-string<Kind>  $kind */

@@ -28,6 +28,9 @@ final class Cover
     /** Material that goes down this far below a place, beside it, holds it as a wall does. */
     private const WALL_MM = 0.8;
 
+    /** What was marked to be held looks down by at least this much of n_z. */
+    private const DOWN = -0.02;
+
     /** A place that is pointed at is met by so much. */
     private const NEAR_MM = 1.0;
 
@@ -49,8 +52,12 @@ final class Cover
     /** @var list<array{int, int}> */
     private readonly array $walls;
 
-    /** @param  list<float>  $nz  of each facet, plate frame */
-    public function __construct(public readonly SolidColumns $solid, private readonly array $nz, public readonly SupportAsk $ask)
+    /**
+     * @param  list<float>  $nz  of each facet, plate frame
+     * @param  array<int, true>  $must  facets that are held wherever they look down
+     * @param  bool  $isMustAlone  nothing else is
+     */
+    public function __construct(public readonly SolidColumns $solid, private readonly array $nz, public readonly SupportAsk $ask, private readonly array $must = [], private readonly bool $isMustAlone = false)
     {
         $this->walls = $solid->disc($ask->reachMm);
         $this->around = $solid->disc(max(0.6, $ask->reachMm - self::MARGIN_MM));
@@ -65,7 +72,9 @@ final class Cover
         $low = $this->ask->layerMm / 2;
         for ($c = 0, $n = $this->solid->cols * $this->solid->rows; $c < $n; $c++) {
             for ($s = $this->solid->from[$c], $to = $this->solid->from[$c + 1]; $s < $to; $s++) {
-                if ($this->solid->start[$s] > $low && $this->nz[$this->solid->under[$s]] < $least) {
+                $facet = $this->solid->under[$s];
+                $isMust = isset($this->must[$facet]) && $this->nz[$facet] < self::DOWN;
+                if ($this->solid->start[$s] > $low && ($isMust || (! $this->isMustAlone && $this->nz[$facet] < $least))) {
                     $found[$c][] = $s;
                 }
             }
@@ -120,7 +129,7 @@ final class Cover
             }
             foreach ($list as $s) {
                 if (! $this->isReached($c, $solid->start[$s]) && ! $this->isBesideWall($c, $solid->start[$s]) && ! $this->placeNear($c, $solid->start[$s], $place) && $solid->start[$s] > Columns::PAD_LAYERS * $this->ask->layerMm) {
-                    $area = ($solid->cellMm * self::STRIDE) ** 2 / -$this->nz[$solid->under[$s]];
+                    $area = ($solid->cellMm * self::STRIDE) ** 2 / max(0.1, -$this->nz[$solid->under[$s]]);
                     $beyond += $area;
                     $this->beyond[] = [...$solid->middle($c), $solid->start[$s], $area];
                 }

@@ -54,14 +54,17 @@ final readonly class SupportPlan
      * @param  list<float>  $seen  seen weight of each facet
      * @param  array<int, true>  $keepClear  facets that no support may touch
      * @param  float  $liftMm  how far the piece is held above the plate
+     * @param  array<int, true>  $must  facets that are held wherever they look down
      */
-    public static function of(SupportStyle $style, Mesh $mesh, array $seen, Rotation $stance, SupportAsk $ask, array $keepClear = [], float $liftMm = 0.0, PrintProfile $profile = new PrintProfile, ByHand $byHand = new ByHand): self
+    public static function of(SupportStyle $style, Mesh $mesh, array $seen, Rotation $stance, SupportAsk $ask, array $keepClear = [], float $liftMm = 0.0, PrintProfile $profile = new PrintProfile, ByHand $byHand = new ByHand, array $must = []): self
     {
         $piece = $mesh->standing($stance, $liftMm);
         $facets = Surface::ofFacets($piece);
         $islands = LayerIslands::standing($piece, $seen, $ask->layerMm, $liftMm);
         $index = TriangleIndex::of($piece);
-        $cover = new Cover(SolidColumns::of($piece, Columns::CELL_MM), $facets->nz, $ask);
+        $solid = SolidColumns::of($piece, Columns::CELL_MM);
+        $isPainted = $style === SupportStyle::Painted;
+        $cover = new Cover($solid, $facets->nz, $ask, $must, $isPainted);
         $limbs = $columns = [];
         $weak = 0;
         $clearance = INF;
@@ -87,8 +90,15 @@ final readonly class SupportPlan
                 }
                 $uncovered = $cover->holdRest(static fn (): bool => false);
             }
-        } elseif ($style === SupportStyle::Tree) {
-            [$forest, $columns, $uncovered, $cover] = Trees::plan($piece, $facets, $cover, $index, $islands, $keepClear, $lean, $bed, byHand: $byHand);
+        } elseif ($style === SupportStyle::Tree || $isPainted) {
+            [$forest, $columns, $uncovered, $cover] = Trees::plan($piece, $facets, $cover, $index, $isPainted ? [] : $islands, $keepClear, $lean, $bed, byHand: $byHand);
+            if ($isPainted) { // what else hangs is left, and told
+                $cover = new Cover($solid, $facets->nz, $ask, $must);
+                foreach ([...array_map(static fn (Sprout $s): array => $s->contact, $forest->sprouts), ...array_map(static fn (Column $c): array => [$c->xMm, $c->yMm, $c->contactMm], $columns)] as $at) {
+                    $cover->add(...$at);
+                }
+                $uncovered = $cover->holdRest(static fn (): bool => false);
+            }
         } else {
             $uncovered = $cover->holdRest(static fn (): bool => false);
         }

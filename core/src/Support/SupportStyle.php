@@ -9,5 +9,7 @@ enum SupportStyle: string
 {
     case Tree = 'tree';
     case Columns = 'columns';
+    /** Trees where a person marked it to be held, and nowhere else. */
+    case Painted = 'painted';
     case None = 'none';
 }

@@ -12,7 +12,7 @@ export const PRESET = ['face', 'plastic', 'safe', 'soonest'] as const;
 export type Preset = (typeof PRESET)[number];
 export const REGION_KIND = ['island', 'point', 'overhang', 'bridge'] as const;
 export type RegionKind = (typeof REGION_KIND)[number];
-export const WAY = ['tree', 'columns', 'relief', 'none'] as const;
+export const WAY = ['tree', 'columns', 'painted', 'relief', 'none'] as const;
 export type Way = (typeof WAY)[number];
 
 export type StanceNumbers = {
@@ -176,6 +176,11 @@ export type HoldPage = {
     accepted: string[];
     way: Way | null;
     isPlateOnly: boolean;
+    gapMm: number | null;
+    usualGapMm: number;
+    wholeGapMm: number;
+    fuseRisk: string;
+    fuseWhy: string;
     reliefDeg: number;
     without: number[][];
     also: number[][];

@@ -82,7 +82,7 @@ it('says which islands still begin in the air', function () {
 it('adds more the steeper it has to be, and is closed on figures', function (string $name) {
     $mesh = Figures::all()[$name][1]();
     $before = INF;
-    foreach ([45.0, 60.0, 75.0, 88.0] as $angle) {
+    foreach ([50.0, 75.0] as $angle) {
         $relief = reliefOf($mesh, $angle);
         expect($relief->addedMm3)->toBeLessThan($before);
         $before = $relief->addedMm3;

@@ -14,6 +14,7 @@ use Wrenlo\Core\Mesh\Surface;
 use Wrenlo\Core\Settings\PrintProfile;
 use Wrenlo\Core\Support\ByHand;
 use Wrenlo\Core\Support\Contact;
+use Wrenlo\Core\Support\Gap;
 use Wrenlo\Core\Support\Girth;
 use Wrenlo\Core\Support\Limb;
 use Wrenlo\Core\Support\SupportAsk;
@@ -88,7 +89,7 @@ it('holds a figure, keeps its distance, and takes less plastic than columns', fu
         $hanging += $nz < -M_SQRT1_2 ? $facets->area[$f] : 0.0;
     }
     expect($plan->uncoveredMm2)->toBeLessThan(0.002 * $hanging)->and($plan->openIslands)->toBe([])->and($plan->leanDeg())->toBeLessThanOrEqual(45.0 + 1e-6);
-    $least = min(OutsideRays::nearest($piece, skinOf($plan, 20000)));
+    $least = min(OutsideRays::nearest($piece, skinOf($plan, 8000)));
     expect($least)->toBeGreaterThan(0.8 - 0.1); // a tube's eight corners may lie nearer than its middle says by its own rounding at bends
     // contacts lie on the piece
     $on = OutsideRays::nearest($piece, array_merge(...array_map(fn ($c) => [$c->xMm, $c->yMm, $c->zMm], $plan->contacts)));
@@ -182,6 +183,28 @@ it('never touches a face that is to be kept clear, whatever is marked', function
     }
     expect(treesOf($mesh, keepClear: array_fill_keys(array_keys($facets->area), true))->limbs)->toBe([]);
 });
+
+it('holds what is marked to be held however steep, and as marked nothing else', function () {
+    // a beam on a post, its ends leaning 30° from the vertical: at 45° only the level part hangs
+    $beam = Solids::carved([[true, [-3, 3, -12, 12, 0, 24]], [true, [-40, 40, -12, 12, 24, 30]]]);
+    $cone = Solids::lathe([[2.0, 0.0], [2.0 + 20 * tan(deg2rad(30)), 20.0]], 90);
+    $flank = fn (Mesh $m): array => array_fill_keys(array_keys(array_filter(Surface::ofFacets($m)->nz, fn (float $nz): bool => $nz < -0.1 && $nz > -0.9)), true);
+    $of = fn (Mesh $m, array $must, SupportStyle $style = SupportStyle::Tree, array $clear = []): SupportPlan => SupportPlan::of($style, $m, array_fill(0, $m->triangleCount(), 0.5), Rotation::bringingUp(new Vec3(0, 0, 1)), new SupportAsk, $clear, must: $must);
+    expect($of($cone, [])->contacts)->toBe([])->and(count($of($cone, $flank($cone))->contacts))->toBeGreaterThan(10)->and($of($cone, $flank($cone), clear: $flank($cone))->contacts)->toBe([]);
+    // half of the beam is marked: as marked, every contact lies there, and the other half is told as left
+    $half = array_fill_keys(array_keys(array_filter(Surface::ofFacets($beam)->nz, fn (float $nz, int $f): bool => $nz < -0.9 && Surface::ofFacets($beam)->cx[$f] > 3, ARRAY_FILTER_USE_BOTH)), true);
+    $painted = $of($beam, $half, SupportStyle::Painted);
+    expect($painted->contacts)->not->toBe([])->and(min(array_map(fn (Contact $c): float => $c->xMm, $painted->contacts)))->toBeGreaterThan(3.0)->and($painted->uncoveredMm2)->toEqualWithDelta(34 * 24, 0.05 * 34 * 24);
+    expect($of($beam, [], SupportStyle::Painted)->contacts)->toBe([]);
+});
+
+it('says whether tips will fuse, and how far each school keeps them', function (float $gap, float $layer, string $polymer, float $over, string $class, string $why) {
+    expect(Gap::fuse($gap, $layer, $polymer, $over)[0])->toBe($class)->and(Gap::fuse($gap, $layer, $polymer, $over)[1])->toContain($why);
+})->with([[0.22, 0.2, 'PLA', 0.0, 'low', '1.1 layers'], [0.2, 0.2, 'PLA', 0.0, 'some', '1.0 layers'], [0.1, 0.2, 'PLA', 0.0, 'high', '0.5 layers'], [0.22, 0.2, 'petg', 0.0, 'some', 'PETG sticks to itself'], [0.33, 0.3, 'PLA', 0.0, 'some', 'thick layers'], [0.22, 0.2, 'PLA', 15.0, 'some', '15 °C hotter'], [0.33, 0.3, 'PETG', 15.0, 'high', 'sticks']]);
+
+it('keeps a layer and a tenth, or whole layers', function (float $layer, float $usual, float $whole) {
+    expect(Gap::usualMm($layer))->toEqualWithDelta($usual, 1e-9)->and(Gap::wholeLayersMm($layer))->toEqualWithDelta($whole, 1e-9);
+})->with([[0.2, 0.22, 0.2], [0.1, 0.11, 0.1], [0.28, 0.308, 0.28]]);
 
 it('holds a lifted piece all round', function () {
     $plan = treesOf(Solids::box(20, 20, 10), liftMm: 6.0);

@@ -7,6 +7,7 @@ import type { HeldWay, HoldPage, Way, WaysReport } from '@/types/generated';
 export type Hands = {
     onWay: (way: Way) => void;
     onPlateOnly: (is: boolean) => void;
+    onGap: (mm: number | null) => void;
     onRelief: (deg: number) => void;
     onFly: (at: number[]) => void;
     onAccept: (key: string) => void;
@@ -91,7 +92,7 @@ const short = (mm2: number): string => (mm2 < 10 ? number(mm2, 1) : number(mm2))
 
 /** What there is to say of the way that was picked, and what hands can do about it. */
 function Chosen({ pieceId, page, way: w, hands }: { pieceId: number; page: HoldPage; way: HeldWay; hands: Hands }) {
-    const isStanding = w.key === 'tree' || w.key === 'columns';
+    const isStanding = w.key === 'tree' || w.key === 'columns' || w.key === 'painted';
     const byHand = page.without.length + page.also.length;
     return (
         <div className="space-y-2 text-[13px]">
@@ -112,6 +113,7 @@ function Chosen({ pieceId, page, way: w, hands }: { pieceId: number; page: HoldP
             {w.key === 'relief' && <Relief page={page} way={w} onRelief={hands.onRelief} />}
             {w.key === 'none' && w.open.length === 0 && <p>Nothing lies beyond the reach of the walls beside it.</p>}
             {w.open.length > 0 && <Open way={w} hands={hands} />}
+            {isStanding && <Gap page={page} onGap={hands.onGap} />}
             {isStanding && (
                 <div className="flex flex-wrap items-center gap-2">
                     <label className="flex items-center gap-1.5">
@@ -149,6 +151,43 @@ function Chosen({ pieceId, page, way: w, hands }: { pieceId: number; page: HoldP
                     hand, shield your eyes from flying tips, and keep to the tool maker’s sheet.
                 </p>
             )}
+        </div>
+    );
+}
+
+/** How far a tip stays below what it holds, by school, and whether it will come off. */
+function Gap({ page, onGap }: { page: HoldPage; onGap: (mm: number | null) => void }) {
+    const schools = [
+        { key: 'usual', mm: page.usualGapMm, name: 'a layer and a tenth' },
+        { key: 'whole', mm: page.wholeGapMm, name: 'whole layers' },
+        { key: 'wide', mm: 2 * page.layerMm, name: 'two layers' },
+    ];
+    const now = page.gapMm ?? page.usualGapMm;
+    return (
+        <div>
+            <p className="mb-1 text-soft">Tips stay below what they hold by</p>
+            <Radios
+                label="Gap of the tips"
+                options={schools.map((s) => ({
+                    key: s.key,
+                    name: `${unit(s.mm, 2, 'mm')}, ${s.name}`,
+                    show: (
+                        <>
+                            <span className="block font-semibold">{unit(s.mm, 2, 'mm')}</span>
+                            <span className="block text-[11px]">{s.name}</span>
+                        </>
+                    ),
+                }))}
+                value={schools.find((s) => Math.abs(s.mm - now) < 1e-6)?.key ?? null}
+                onPick={(key) => onGap(key === 'usual' ? null : (schools.find((s) => s.key === key)?.mm ?? null))}
+                className="grid grid-cols-3 gap-1.5"
+                optionClass={(isOn) =>
+                    `rounded border px-1.5 py-1 text-center leading-tight ${isOn ? 'border-primary bg-accent text-accent-content' : 'border-base-300 hover:bg-base-200'}`
+                }
+            />
+            <p className="mt-1 text-[12px] text-soft">
+                Risk that they fuse: <strong>{page.fuseRisk}</strong> ({page.fuseWhy}). Hotter than usual raises it.
+            </p>
         </div>
     );
 }

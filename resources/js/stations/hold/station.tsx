@@ -42,6 +42,7 @@ export function useHold(bench: Bench): StationView {
         page.limitDeg,
         page.layerMm,
         page.isPlateOnly,
+        page.gapMm,
         page.reliefDeg,
         page.without,
         page.also,
@@ -50,7 +51,7 @@ export function useHold(bench: Bench): StationView {
     ]);
     const ways = useWays(bench.data.piece.id, isOpen ? (taken?.id ?? null) : null, rules);
     const way = ways?.ways.find((w) => w.key === page.way) ?? null;
-    const stands = way?.key === 'tree' || way?.key === 'columns';
+    const stands = way?.key === 'tree' || way?.key === 'columns' || way?.key === 'painted';
     const contacts = stands ? way.contacts : NONE;
     const [contact, setContact] = useState<string | null>(null);
     const index = contacts.findIndex((c) => placeOf(c) === contact);
@@ -133,6 +134,7 @@ export function useHold(bench: Bench): StationView {
                             hands={{
                                 onWay: (key) => decide({ way: key }),
                                 onPlateOnly: (is) => decide({ plate_only: is }),
+                                onGap: (mm) => decide({ gap_mm: mm }),
                                 onRelief: (deg) => decide({ relief_deg: deg }),
                                 onFly: (to) => stage()?.fly(triple(to)),
                                 onAccept: accept,

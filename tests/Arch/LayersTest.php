@@ -17,6 +17,7 @@ const MAY_USE = [
     'core/src/Orientation' => ['Wrenlo\Core\Geometry', 'Wrenlo\Core\Mesh', 'Wrenlo\Core\Thin', 'Wrenlo\Core\Mark', 'Wrenlo\Core\Sight', 'Wrenlo\Core\Settings', 'Wrenlo\Core\Motion', 'Wrenlo\Core\Orientation'],
     'core/src/Layer' => ['Wrenlo\Core\Geometry', 'Wrenlo\Core\Mesh', 'Wrenlo\Core\Settings', 'Wrenlo\Core\Motion', 'Wrenlo\Core\Orientation', 'Wrenlo\Core\Layer'],
     'core/src/Support' => ['Wrenlo\Core\Geometry', 'Wrenlo\Core\Mesh', 'Wrenlo\Core\Settings', 'Wrenlo\Core\Motion', 'Wrenlo\Core\Support'],
+    'core/src/Plate' => ['Wrenlo\Core\Geometry', 'Wrenlo\Core\Mesh', 'Wrenlo\Core\Plate'],
     'core/src/Format' => ['Wrenlo\Core\Geometry', 'Wrenlo\Core\Mesh', 'Wrenlo\Core\Format'],
     'database/demo' => ['Wrenlo\Core\Geometry', 'Wrenlo\Core\Mesh', 'Database\Demo'],
 ];

@@ -232,3 +232,23 @@ it('fills under ceilings by command', function () {
         expect(Illuminate\Support\Facades\Artisan::call('wrenlo:relief', ['file' => $file, '--up' => '0,0,1', ...$wrong]))->toBe(1);
     }
 });
+
+it('sets several pieces on one bed by command, with trees between them, in one 3MF that an independent reader takes', function () {
+    $hook = Solids::file(Solids::stl(Solids::carved([[true, [0, 6, -3, 3, 0, 36]], [true, [0, 24, -3, 3, 30, 36]], [true, [18, 24, -3, 3, 14, 36]]])));
+    $crate = Solids::file(Solids::stl(Solids::box(20, 30, 10)));
+    $out = sys_get_temp_dir().'/'.bin2hex(random_bytes(4)).'.3mf';
+    $plate = wrenlo('plate', ['files' => [$hook, $crate, $hook], '--up' => ['0,0,1'], '--out' => $out]);
+    expect($plate['pieces'])->toHaveCount(3)->and($plate['support']['uncovered_islands'])->toBe(0)->and($plate['support']['uncovered_area_mm2'])->toEqual(0.0);
+    $one = wrenlo('supports', ['file' => $hook, '--up' => '0,0,1']);
+    expect($plate['support']['grams'])->toBeGreaterThan(1.5 * $one['grams'])->and($plate['support']['grams'])->toBeLessThan(2.5 * $one['grams']);
+    $model = simplexml_load_string((string) file_get_contents("zip://{$out}#3D/3dmodel.model"));
+    expect(array_map(fn ($o): string => (string) $o['type'], iterator_to_array($model->resources->object, false)))->toBe(['model', 'model', 'model', 'support']);
+    $read = new Symfony\Component\Process\Process(['node', base_path('tests/Support/node/read-3mf.mjs'), $out], base_path(), timeout: 60);
+    // by hand: the hook 6·6·36 + 18·6·6 + 6·6·16, twice, and the crate
+    $models = 2 * (6 * 6 * 36 + 18 * 6 * 6 + 6 * 6 * 16) + 20 * 30 * 10;
+    expect(json_decode($read->mustRun()->getOutput(), true)['volume'])->toEqualWithDelta($models + 1.1 * $plate['support']['volume_mm3'], 0.2 * $plate['support']['volume_mm3']);
+    unlink($out);
+    foreach ([['--bed' => '10,10'], ['--bed' => 'x'], ['--out' => 'a.stl'], ['--clearance' => '0'], ['--style' => 'glue'], ['--bed' => '40,40']] as $wrong) {
+        expect(Illuminate\Support\Facades\Artisan::call('wrenlo:plate', ['files' => [$hook, $crate, $hook], ...$wrong]))->toBe(1);
+    }
+});

@@ -28,7 +28,7 @@ foreach ([1, 2] as $turn) {
 }
 unset($overhangs);
 foreach ([SupportStyle::Columns, SupportStyle::Tree] as $style) {
-    foreach ($style === SupportStyle::Columns ? [null] : [null, 2.0, 1.25, 0.9] as $spacing) {
+    foreach ($style === SupportStyle::Columns ? [null] : [null, 2.2, 1.07] as $spacing) {
         memory_reset_peak_usage();
         $start = microtime(true);
         $plan = SupportPlan::of($style, $mesh, $seen, $up, new SupportAsk(spacingMm: $spacing));

@@ -180,6 +180,12 @@ final class Forest
                 $this->radius[$down] = min($this->radius[$down], $thinner);
             }
         }
+        foreach ($g->standsOn as $n => $stretch) { // the drop onto the piece, down to where its foot may be near
+            $foot = min($g->z[$n], $this->groundMm($g->x[$n], $g->y[$n], $this->ways->grid->end[$stretch]) + $this->ask->gapMm + Sprouts::NEAR_MM);
+            if ($this->lackBetween([$g->x[$n], $g->y[$n], $foot, Girth::LEAST_MM], [$g->x[$n], $g->y[$n], $g->z[$n], $this->radius[$n]], null) > self::SLACK_MM) {
+                $bad[$n] = true;
+            }
+        }
         foreach ($g->sprout as $n => $k) {
             $from = $this->sprouts[$k]->path[1];
             if ($this->lackBetween([...$from, Girth::LEAST_MM], [$g->x[$n], $g->y[$n], $g->z[$n], min($this->radius[$n], Girth::LEAST_MM)], $this->sprouts[$k]->contact) > self::SLACK_MM) {

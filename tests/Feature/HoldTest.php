@@ -33,7 +33,8 @@ it('finds what needs holding when it is asked for, and tells it on the route car
     expect(Finding::query()->where('kind', 'holding')->count())->toBe(0)->and(holdHeadline($piece))->toMatchArray(['figure' => '', 'state' => 'open']);
     $report = holdingOf($piece);
     expect($report['state'])->toBe('done')->and($report['areaMm2'])->toEqualWithDelta(108.0, 1e-3)->and(array_column($report['places'], 'kind'))->toBe(['island', 'bridge'])
-        ->and($report['places'][0]['zMinMm'])->toEqualWithDelta(14.0, 1e-3)->and($report['places'][0]['atFileMm'][2])->toEqualWithDelta(14.0, 0.2)->and($report['places'][1]['spanMm'])->toEqualWithDelta(12.0, 1e-3);
+        ->and($report['places'][0]['zMinMm'])->toEqualWithDelta(14.0, 1e-3)->and($report['places'][0]['atFileMm'][2])->toEqualWithDelta(14.0, 0.2)->and($report['places'][1]['spanMm'])->toEqualWithDelta(12.0, 1e-3)
+        ->and(array_column($report['places'], 'droop'))->toBe(['begins in the air: it will not be there', 'rough underneath, hardly seen']);
     expect(Finding::query()->where('kind', 'holding')->count())->toBe(1)->and(holdHeadline($piece))->toMatchArray(['figure' => '2 places', 'state' => 'open', 'detail' => "108\u{202F}mm² from 45° on"]);
     holdingOf($piece);
     expect(Finding::query()->where('kind', 'holding')->count())->toBe(1);

@@ -15,6 +15,7 @@ use Wrenlo\Core\Support\ByHand;
 use Wrenlo\Core\Support\SupportAsk;
 use Wrenlo\Core\Support\SupportPlan;
 use Wrenlo\Core\Support\SupportStyle;
+use Wrenlo\Core\Support\Wishes;
 
 final class SupportsCommand extends ShellsCommand
 {
@@ -37,9 +38,9 @@ final class SupportsCommand extends ShellsCommand
         $display = $this->display();
         $mesh = $this->reading()->mesh;
         $marks = $this->marks($mesh->triangleCount());
-        $keepClear = $marks->keptClear();
+        $wishes = new Wishes(array_fill_keys($marks->keptClear()->facets(), true), array_fill_keys($marks->of(MarkKind::MustSupport)->facets(), true), byHand: new ByHand($this->places('without'), $this->places('also')));
         $seen = Visibility::weights($mesh, Surface::ofFacets($mesh), Views::of($display));
-        $plan = SupportPlan::of($style, $mesh, $marks->weighed($seen), $stance, $ask, array_fill_keys($keepClear->facets(), true), $lift, byHand: new ByHand($this->places('without'), $this->places('also')), must: array_fill_keys($marks->of(MarkKind::MustSupport)->facets(), true));
+        $plan = SupportPlan::of($style, $mesh, $marks->weighed($seen), $stance, $ask, $wishes, $lift);
         $this->writeShells($out, $plan->shells(), 'supports - Wrenlo');
 
         return $plan->toArray(new PrintProfile);

@@ -15,6 +15,8 @@ use Wrenlo\Core\Support\Overhangs;
 /** What needs holding in one stance: overhangs, islands, bridges. Asked for when the Hold station is looked at. */
 final class Holding extends Kind
 {
+    public const VERSION = 2;
+
     public static function name(): string
     {
         return 'holding';

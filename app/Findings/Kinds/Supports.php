@@ -13,9 +13,11 @@ use App\Storage\StageFile;
 use Wrenlo\Core\Geometry\Rotation;
 use Wrenlo\Core\Mark\MarkKind;
 use Wrenlo\Core\Support\Gap;
+use Wrenlo\Core\Support\Overhangs;
 use Wrenlo\Core\Support\SupportAsk;
 use Wrenlo\Core\Support\SupportPlan;
 use Wrenlo\Core\Support\SupportStyle;
+use Wrenlo\Core\Support\Wishes;
 
 /**
  * Supports of one stance in one style, and what they leave open. Blobs: shells, as the stage draws them (plate frame of the stance, not turned about Z), and every node as JSON.
@@ -42,18 +44,21 @@ abstract class Supports extends Kind
         $rules = $subject->rules();
         $held = $subject->get(Input::Held);
         $profile = $subject->profile();
+        $stance = Rotation::bringingUp($subject->up());
         $marks = $subject->marks($basis->mesh->triangleCount());
-        $plan = SupportPlan::of(
-            static::style(), $basis->mesh, $basis->weighed->seen, Rotation::bringingUp($subject->up()), new SupportAsk($rules->layerMm, $rules->limitDeg, gapMm: (float) ($held['gap_mm'] ?? Gap::usualMm($rules->layerMm)), isPlateOnly: (bool) $held['plate_only']),
-            array_fill_keys($marks->keptClear()->facets(), true), $subject->liftMm(), $profile, $subject->byHand(), array_fill_keys($marks->of(MarkKind::MustSupport)->facets(), true),
-        );
+        $wishes = new Wishes(array_fill_keys($marks->keptClear()->facets(), true), array_fill_keys($marks->of(MarkKind::MustSupport)->facets(), true), byHand: $subject->byHand());
+        if ($held['accepted'] !== []) { // printed without: places of the list, by their facets
+            $wishes = $wishes->leaving(Overhangs::of($basis->mesh, $basis->facets, $basis->weighed->seen, $stance, $rules->layerMm, $rules->limitDeg, $subject->liftMm())->regions, array_values($held['accepted']));
+        }
+        $ask = new SupportAsk($rules->layerMm, $rules->limitDeg, gapMm: (float) ($held['gap_mm'] ?? Gap::usualMm($rules->layerMm)), isPlateOnly: (bool) $held['plate_only']);
+        $plan = SupportPlan::of(static::style(), $basis->mesh, $basis->weighed->seen, $stance, $ask, $wishes, $subject->liftMm(), $profile);
         $shells = $plan->shells();
 
         $row = $plan->toArray($profile);
         $nodes = $row['nodes'];
         unset($row['nodes']); // many numbers: beside the headline
         foreach (['uncovered_places', 'open_islands'] as $list) {
-            $row[$list] = OpenPlaces::inFile($row[$list], $basis->mesh, Rotation::bringingUp($subject->up()), $subject->liftMm());
+            $row[$list] = OpenPlaces::inFile($row[$list], $basis->mesh, $stance, $subject->liftMm());
         }
 
         return new Result($row, $shells === null ? [] : ['shells' => StageFile::geometry($shells), 'nodes' => json_encode($nodes, JSON_THROW_ON_ERROR)]);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Resources;
 
+use Wrenlo\Core\Support\Droop;
 use Wrenlo\Core\Support\RegionKind;
 
 /** A place that needs holding, as the Hold station lists it. */
@@ -13,24 +14,26 @@ final readonly class HeldPlace
      * @param  string  $key  stays the same while kind and place do
      * @param  list<float>  $atMm  its lowest place, plate frame of the stance
      * @param  list<float>  $atFileMm  the same, file frame
+     * @param  string  $droop  what to expect of it printed without
      */
     private function __construct(
         public string $key, public RegionKind $kind, public string $label, public string $why, public float $areaMm2, public float $zMinMm, public float $zMaxMm, public float $seen,
-        public array $atMm, public array $atFileMm, public ?float $spanMm, public bool $isAccepted,
+        public array $atMm, public array $atFileMm, public ?float $spanMm, public string $droop, public bool $isAccepted,
     ) {}
 
     /**
      * @param  array<string, mixed>  $row  of Region::toArray
      * @param  list<string>  $accepted
+     * @param  string  $polymer  of the filament
      */
-    public static function of(array $row, array $accepted): self
+    public static function of(array $row, array $accepted, float $limitDeg, string $polymer): self
     {
         $kind = RegionKind::from($row['kind']);
-        $key = vsprintf($kind->value.' %.1f %.1f %.1f', $row['at_file_mm']);
+        $key = $row['key'];
 
         return new self(
             key: $key, kind: $kind, label: $kind->label(), why: $kind->why(), areaMm2: $row['area_mm2'], zMinMm: $row['z_min_mm'], zMaxMm: $row['z_max_mm'], seen: $row['seen'],
-            atMm: $row['at_mm'], atFileMm: $row['at_file_mm'], spanMm: $row['span_mm'], isAccepted: in_array($key, $accepted, true),
+            atMm: $row['at_mm'], atFileMm: $row['at_file_mm'], spanMm: $row['span_mm'], droop: Droop::of($kind, $row['lean_deg'], $limitDeg, $row['span_mm'], $polymer)->words(), isAccepted: in_array($key, $accepted, true),
         );
     }
 }

@@ -51,12 +51,16 @@ final readonly class HoldDecision implements Decision
         );
     }
 
-    /** @return array{plate_only: bool, gap_mm: ?float, without: list<array{float, float, float}>, also: list<array{float, float, float}>} what of it supports are planned by in a stance */
+    /** @return array{plate_only: bool, gap_mm: ?float, accepted: list<string>, without: list<array{float, float, float}>, also: list<array{float, float, float}>} what of it supports are planned by in a stance */
     public function heldIn(?StanceChoice $stance): array
     {
         $isHere = $stance !== null && $this->handStance === $stance->id();
 
-        return ['plate_only' => $this->isPlateOnly, 'gap_mm' => $this->gapMm, 'without' => $isHere ? $this->without : [], 'also' => $isHere ? $this->also : []];
+        // what a way leaves open and a person signed off asks for no other plan
+        $accepted = array_values(array_filter($this->accepted, static fn (string $key): bool => ! str_starts_with($key, 'open ') && ! str_starts_with($key, 'beyond ')));
+        sort($accepted);
+
+        return ['plate_only' => $this->isPlateOnly, 'gap_mm' => $this->gapMm, 'accepted' => $accepted, 'without' => $isHere ? $this->without : [], 'also' => $isHere ? $this->also : []];
     }
 
     public function words(Decision $before): string

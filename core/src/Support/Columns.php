@@ -86,13 +86,12 @@ final class Columns
     /**
      * @param  list<float>  $nz
      * @param  list<Island>  $islands
-     * @param  array<int, true>  $keepClear
      * @return array{list<Column>, float} the columns, and the area beyond reach
      */
-    public static function plan(Cover $cover, array $nz, array $islands, array $keepClear = [], ByHand $byHand = new ByHand): array
+    public static function plan(Cover $cover, array $nz, array $islands, Wishes $wishes): array
     {
-        $plan = new self($cover, $nz, $keepClear, self::widthMm($cover->ask->density));
-        foreach ($byHand->also as $at) {
+        $plan = new self($cover, $nz, $wishes->keepClear, self::widthMm($cover->ask->density));
+        foreach ($wishes->byHand->also as $at) {
             $cover->setAt($at, $plan->place(...));
         }
         $cover->holdIslands($islands, $plan->place(...));

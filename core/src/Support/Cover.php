@@ -54,10 +54,9 @@ final class Cover
 
     /**
      * @param  list<float>  $nz  of each facet, plate frame
-     * @param  array<int, true>  $must  facets that are held wherever they look down
-     * @param  bool  $isMustAlone  nothing else is
+     * @param  bool  $isMustAlone  nothing is held but what was marked to be
      */
-    public function __construct(public readonly SolidColumns $solid, private readonly array $nz, public readonly SupportAsk $ask, private readonly array $must = [], private readonly bool $isMustAlone = false)
+    public function __construct(public readonly SolidColumns $solid, private readonly array $nz, public readonly SupportAsk $ask, private readonly Wishes $wishes = new Wishes, private readonly bool $isMustAlone = false)
     {
         $this->walls = $solid->disc($ask->reachMm);
         $this->around = $solid->disc(max(0.6, $ask->reachMm - self::MARGIN_MM));
@@ -73,8 +72,8 @@ final class Cover
         for ($c = 0, $n = $this->solid->cols * $this->solid->rows; $c < $n; $c++) {
             for ($s = $this->solid->from[$c], $to = $this->solid->from[$c + 1]; $s < $to; $s++) {
                 $facet = $this->solid->under[$s];
-                $isMust = isset($this->must[$facet]) && $this->nz[$facet] < self::DOWN;
-                if ($this->solid->start[$s] > $low && ($isMust || (! $this->isMustAlone && $this->nz[$facet] < $least))) {
+                $isMust = isset($this->wishes->must[$facet]) && $this->nz[$facet] < self::DOWN;
+                if ($this->solid->start[$s] > $low && ! isset($this->wishes->leave[$facet]) && ($isMust || (! $this->isMustAlone && $this->nz[$facet] < $least))) {
                     $found[$c][] = $s;
                 }
             }
@@ -87,6 +86,20 @@ final class Cover
     {
         $this->near[$this->square($x, $y)][] = count($this->contacts);
         $this->contacts[] = [$x, $y, $z];
+    }
+
+    /**
+     * @param  list<Sprout>  $sprouts
+     * @param  list<Column>  $columns
+     */
+    public function addAll(array $sprouts, array $columns): void
+    {
+        foreach ($sprouts as $s) {
+            $this->add(...$s->contact);
+        }
+        foreach ($columns as $c) {
+            $this->add($c->xMm, $c->yMm, $c->contactMm);
+        }
     }
 
     /**

@@ -67,7 +67,7 @@ final readonly class Overhangs
                 $layers ??= LayerMaterial::ofAll($slices);
                 $span = isset($layers[$below]) ? Bridges::span($mesh, $region->facets, $x, $y, $layers[$below], $layerMm) : null;
                 if ($span !== null) {
-                    $regions[$k] = new Region(RegionKind::Bridge, $region->facets, $region->areaMm2, $region->zMinMm, $region->zMaxMm, $region->seen, $region->atMm, ...$span);
+                    $regions[$k] = new Region(RegionKind::Bridge, $region->facets, $region->areaMm2, $region->zMinMm, $region->zMaxMm, $region->seen, $region->atMm, ...$span, leanDeg: $region->leanDeg);
                 }
             }
         }
@@ -178,13 +178,15 @@ final readonly class Overhangs
      */
     private static function region(Mesh $mesh, Surface $facets, array $seen, array $patch, array $x, array $y, array $z, array &$islands, float $layerMm): Region
     {
-        $area = $weight = 0.0;
+        $area = $weight = $lean = 0.0;
         [$low, $high] = [INF, -INF];
         $at = [0.0, 0.0, 0.0];
         foreach ($patch as $f) {
             $area += $facets->area[$f];
             $weight += $facets->area[$f] * min(1.0, $seen[$f]);
             [$a, $b, $c] = [$mesh->tri[3 * $f], $mesh->tri[3 * $f + 1], $mesh->tri[3 * $f + 2]];
+            $flat = abs(($x[$b] - $x[$a]) * ($y[$c] - $y[$a]) - ($y[$b] - $y[$a]) * ($x[$c] - $x[$a])) / 2; // seen from below
+            $lean += $facets->area[$f] * asin(min(1.0, $flat / max(1e-12, $facets->area[$f])));
             $bottom = min($z[$a], $z[$b], $z[$c]);
             if ($bottom < $low - 1e-9) {
                 $low = $bottom;
@@ -203,7 +205,7 @@ final readonly class Overhangs
             }
         }
 
-        return new Region($kind, $patch, $area, $low, $high, $area > 0.0 ? $weight / $area : 0.0, $at);
+        return new Region($kind, $patch, $area, $low, $high, $area > 0.0 ? $weight / $area : 0.0, $at, leanDeg: $area > 0.0 ? rad2deg($lean / $area) : 90.0);
     }
 
     /**

@@ -15,10 +15,11 @@ final readonly class Region
      * @param  ?float  $spanMm  longest line across, of a bridge
      * @param  ?float  $acrossDeg  which way those lines run, from +X
      * @param  array{float, float, float}  $fileMm  its lowest place in the frame of the file
+     * @param  float  $leanDeg  how far it leans from the vertical, mean by area
      */
     public function __construct(
         public RegionKind $kind, public array $facets, public float $areaMm2, public float $zMinMm, public float $zMaxMm, public float $seen, public array $atMm,
-        public ?float $spanMm = null, public ?float $acrossDeg = null, public array $fileMm = [0.0, 0.0, 0.0],
+        public ?float $spanMm = null, public ?float $acrossDeg = null, public array $fileMm = [0.0, 0.0, 0.0], public float $leanDeg = 90.0,
     ) {}
 
     /**
@@ -33,16 +34,22 @@ final readonly class Region
 
         return new self(
             kind: $this->kind, facets: $this->facets, areaMm2: $this->areaMm2, zMinMm: $this->zMinMm + $byMm, zMaxMm: $this->zMaxMm + $byMm, seen: $this->seen,
-            atMm: [$x - $middle[0], $y - $middle[1], $z + $byMm], spanMm: $this->spanMm, acrossDeg: $this->acrossDeg, fileMm: $fileMm,
+            atMm: [$x - $middle[0], $y - $middle[1], $z + $byMm], spanMm: $this->spanMm, acrossDeg: $this->acrossDeg, fileMm: $fileMm, leanDeg: $this->leanDeg,
         );
+    }
+
+    /** Stays the same while kind and place in the file do. */
+    public function key(): string
+    {
+        return vsprintf($this->kind->value.' %.1f %.1f %.1f', $this->fileMm);
     }
 
     /** @return array<string, mixed> the keys of `wrenlo:overhangs --json` */
     public function toArray(): array
     {
         return [
-            'kind' => $this->kind->value, 'area_mm2' => $this->areaMm2, 'z_min_mm' => $this->zMinMm, 'z_max_mm' => $this->zMaxMm, 'seen' => $this->seen, 'facets' => count($this->facets),
-            'at_mm' => $this->atMm, 'at_file_mm' => $this->fileMm, 'span_mm' => $this->spanMm, 'across_deg' => $this->acrossDeg,
+            'key' => $this->key(), 'kind' => $this->kind->value, 'area_mm2' => $this->areaMm2, 'z_min_mm' => $this->zMinMm, 'z_max_mm' => $this->zMaxMm, 'seen' => $this->seen, 'facets' => count($this->facets),
+            'at_mm' => $this->atMm, 'at_file_mm' => $this->fileMm, 'span_mm' => $this->spanMm, 'across_deg' => $this->acrossDeg, 'lean_deg' => $this->leanDeg,
         ];
     }
 }

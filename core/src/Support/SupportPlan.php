@@ -52,74 +52,64 @@ final readonly class SupportPlan
 
     /**
      * @param  list<float>  $seen  seen weight of each facet
-     * @param  array<int, true>  $keepClear  facets that no support may touch
      * @param  float  $liftMm  how far the piece is held above the plate
-     * @param  array<int, true>  $must  facets that are held wherever they look down
      */
-    public static function of(SupportStyle $style, Mesh $mesh, array $seen, Rotation $stance, SupportAsk $ask, array $keepClear = [], float $liftMm = 0.0, PrintProfile $profile = new PrintProfile, ByHand $byHand = new ByHand, array $must = []): self
+    public static function of(SupportStyle $style, Mesh $mesh, array $seen, Rotation $stance, SupportAsk $ask, Wishes $wishes = new Wishes, float $liftMm = 0.0, PrintProfile $profile = new PrintProfile): self
     {
         $piece = $mesh->standing($stance, $liftMm);
         $facets = Surface::ofFacets($piece);
-        $islands = LayerIslands::standing($piece, $seen, $ask->layerMm, $liftMm);
+        $islands = $wishes->wanted(LayerIslands::standing($piece, $seen, $ask->layerMm, $liftMm));
         $index = TriangleIndex::of($piece);
-        $solid = SolidColumns::of($piece, Columns::CELL_MM);
-        $isPainted = $style === SupportStyle::Painted;
-        $cover = new Cover($solid, $facets->nz, $ask, $must, $isPainted);
-        $limbs = $columns = [];
-        $weak = 0;
-        $clearance = INF;
-        $width = Columns::LEAST_WIDTH_MM;
-        $lean = min(self::LEAN_DEG, $ask->limitDeg);
-        $bed = [$profile->bedXMm, $profile->bedYMm];
-        $forest = null;
-        if ($style === SupportStyle::Columns) {
-            $width = Columns::widthMm($ask->density);
-            $empty = clone $cover;
-            [$columns, $uncovered] = Columns::plan($cover, $facets->nz, $islands, $keepClear, $byHand);
-            if ($uncovered > 0.0 || $cover->openIslands($islands) !== []) { // where no upright shaft finds a way a branch may
-                [$forest, , $uncovered, $cover] = Trees::plan($piece, $facets, $cover, $index, $islands, $keepClear, $lean, $bed, true);
-            }
-            $columns = array_values(array_filter($columns, static fn (Column $c): bool => ! $byHand->isTakenAway($c->xMm, $c->yMm, $c->contactMm)));
-            if ($byHand->without !== []) {
-                $cover = $empty;
-                foreach ($columns as $c) {
-                    $cover->add($c->xMm, $c->yMm, $c->contactMm);
-                }
-                foreach ($forest === null ? [] : $forest->sprouts as $s) {
-                    $cover->add(...$s->contact);
-                }
-                $uncovered = $cover->holdRest(static fn (): bool => false);
-            }
-        } elseif ($style === SupportStyle::Tree || $isPainted) {
-            [$forest, $columns, $uncovered, $cover] = Trees::plan($piece, $facets, $cover, $index, $isPainted ? [] : $islands, $keepClear, $lean, $bed, byHand: $byHand);
-            if ($isPainted) { // what else hangs is left, and told
-                $cover = new Cover($solid, $facets->nz, $ask, $must);
-                foreach ([...array_map(static fn (Sprout $s): array => $s->contact, $forest->sprouts), ...array_map(static fn (Column $c): array => [$c->xMm, $c->yMm, $c->contactMm], $columns)] as $at) {
-                    $cover->add(...$at);
-                }
-                $uncovered = $cover->holdRest(static fn (): bool => false);
-            }
-        } else {
-            $uncovered = $cover->holdRest(static fn (): bool => false);
-        }
-        if ($forest !== null) {
-            $limbs = $forest->limbs;
-            $weak = $forest->weak;
-            $clearance = $forest->clearanceMm ?? INF;
-        }
+        $trees = new Trees($piece, $facets, $index, $wishes, min(self::LEAN_DEG, $ask->limitDeg), [$profile->bedXMm, $profile->bedYMm]);
+        [$forest, $columns, $uncovered, $cover] = self::held($style, SolidColumns::of($piece, Columns::CELL_MM), $facets, $islands, $ask, $wishes, $trees);
+        $limbs = $forest === null ? [] : $forest->limbs;
+        $weak = $forest === null ? 0 : $forest->weak;
+        $width = $style === SupportStyle::Columns ? Columns::widthMm($ask->density) : Columns::LEAST_WIDTH_MM;
         $contacts = array_map(static fn (Sprout $s): Contact => new Contact(...$s->contact, facet: $s->facet), $forest === null ? [] : $forest->sprouts);
         foreach ($columns as $c) {
             $limbs[] = $c->limb($width, count($contacts));
             $contacts[] = new Contact($c->xMm, $c->yMm, $c->contactMm, $c->contactFacet);
             $weak += $c->topMm - $c->bottomMm > self::SLENDER * $width ? 1 : 0;
         }
-        $clearance = min($clearance, self::clearance($index, $columns, $width));
+        $clearance = min($forest === null ? INF : $forest->clearanceMm ?? INF, self::clearance($index, $columns, $width));
         [$scar, $landing] = self::scars($limbs, $contacts, $seen);
 
         return new self(
             style: $style, ask: $ask, limbs: $limbs, contacts: $contacts, columns: $columns, widthMm: $width, volumeMm3: self::volume($limbs, $style), uncoveredMm2: $uncovered, beyond: $cover->beyond(), openIslands: $cover->openIslands($islands), seenScarMm2: $scar, landingMm2: $landing,
             clearanceMm: is_finite($clearance) ? $clearance : null, breakRisk: $contacts === [] ? 0.0 : $weak / count($contacts), trapped: Access::trapped($index, $facets, $contacts, $ask->gapMm),
         );
+    }
+
+    /**
+     * @param  list<Island>  $islands
+     * @return array{?Forest, list<Column>, float, Cover} branches, upright shafts, area beyond reach, what is held
+     */
+    private static function held(SupportStyle $style, SolidColumns $solid, Surface $facets, array $islands, SupportAsk $ask, Wishes $wishes, Trees $trees): array
+    {
+        $cover = new Cover($solid, $facets->nz, $ask, $wishes);
+        if ($style === SupportStyle::Tree) {
+            return $trees->plan($cover, $islands);
+        }
+        if ($style === SupportStyle::None) {
+            return [null, [], $cover->holdRest(static fn (): bool => false), $cover];
+        }
+        $empty = clone $cover;
+        if ($style === SupportStyle::Painted) { // what else hangs is left, and told
+            [$forest, $columns] = $trees->plan(new Cover($solid, $facets->nz, $ask, $wishes, true), []);
+        } else {
+            $forest = null;
+            [$columns, $uncovered] = Columns::plan($cover, $facets->nz, $islands, $wishes);
+            if ($uncovered > 0.0 || $cover->openIslands($islands) !== []) { // where no upright shaft finds a way a branch may
+                [$forest, , $uncovered, $cover] = $trees->plan($cover, $islands, true);
+            }
+            if ($wishes->byHand->without === []) {
+                return [$forest, $columns, $uncovered, $cover];
+            }
+            $columns = array_values(array_filter($columns, static fn (Column $c): bool => ! $wishes->byHand->isTakenAway($c->xMm, $c->yMm, $c->contactMm)));
+        }
+        $empty->addAll($forest === null ? [] : $forest->sprouts, $columns);
+
+        return [$forest, $columns, $empty->holdRest(static fn (): bool => false), $empty];
     }
 
     /**

@@ -30,72 +30,86 @@ final class Trees
     /** Times that a plan is made again without what came too near. */
     private const ROUNDS = 4;
 
-    private readonly Columns $shafts;
+    private ?WayDown $ways = null;
+
+    private ?Sprouts $begin = null;
+
+    /** @var array<int, ?Sprout> stretch → how a branch under it begins */
+    private array $known = [];
+
+    private Cover $cover;
+
+    private Columns $shafts;
 
     /** @var list<Sprout> */
     private array $sprouts = [];
 
     /**
-     * @param  array<int, true>  $keepClear
-     * @param  array<int, ?Sprout>  $known  stretch → how a branch under it begins
-     */
-    private function __construct(private readonly Cover $cover, Surface $facets, private readonly Sprouts $begin, private readonly array $keepClear, private array &$known)
-    {
-        $this->shafts = new Columns($cover, $facets->nz, $keepClear, Columns::LEAST_WIDTH_MM, $begin->isClear(...));
-    }
-
-    /**
      * @param  Mesh  $piece  standing
-     * @param  Cover  $cover  of the piece, with what holds it already
-     * @param  list<Island>  $islands
-     * @param  array<int, true>  $keepClear  facets that nothing may touch
      * @param  float  $leanDeg  a branch leans no further
      * @param  array{float, float}  $bedMm
+     */
+    public function __construct(private readonly Mesh $piece, private readonly Surface $facets, private readonly TriangleIndex $index, private readonly Wishes $wishes, private readonly float $leanDeg, private readonly array $bedMm) {}
+
+    /**
+     * @param  Cover  $cover  of the piece, with what holds it already
+     * @param  list<Island>  $islands
      * @param  bool  $isForTheRest  only for what the contacts set so far leave open, without upright shafts
      * @return array{Forest, list<Column>, float, Cover} branches, upright shafts, area beyond reach, what is held
      */
-    public static function plan(Mesh $piece, Surface $facets, Cover $cover, TriangleIndex $index, array $islands, array $keepClear, float $leanDeg, array $bedMm, bool $isForTheRest = false, ByHand $byHand = new ByHand): array
+    public function plan(Cover $cover, array $islands, bool $isForTheRest = false): array
     {
-        $ask = $cover->ask;
-        $box = $piece->bounds();
-        $size = $box->size();
-        $around = max(0.0, min(self::AROUND_MM, ($bedMm[0] - $size->x) / 2 - 1, ($bedMm[1] - $size->y) / 2 - 1));
-        $cell = WayDown::cellMm($size->x + 2 * $around, $size->y + 2 * $around, $box->max->z, $leanDeg);
-        $ways = WayDown::of(SolidColumns::of($piece, $cell, $around), $facets->nz, $box->max->z, $leanDeg, Girth::LEAST_MM + $ask->xyMm + $cell / 2, $ask->isPlateOnly, $keepClear);
-        $begin = new Sprouts($ways, $index, $facets, $ask, $leanDeg);
-        $known = [];
+        [$ways, $begin] = [$this->ways ??= $this->ways($cover->ask), $this->begin ??= new Sprouts($this->ways, $this->index, $this->facets, $cover->ask, $this->leanDeg)];
         for ($round = 1; ; $round++) {
-            $plan = new self(clone $cover, $facets, $begin, $keepClear, $known);
-            foreach ($isForTheRest ? [] : $byHand->also as $at) {
-                $plan->cover->setAt($at, $plan->placeAny(...));
-            }
-            $place = $isForTheRest ? $plan->place(...) : $plan->placeAny(...);
-            $plan->cover->holdIslands($isForTheRest ? $plan->cover->openIslands($islands) : $islands, $place);
-            if (! $isForTheRest) {
-                $plan->lattice();
-            }
-            $beyond = $plan->cover->holdRest($place);
-            [$sprouts, $columns, $held] = [$plan->sprouts, $plan->shafts->columns, $plan->cover];
+            $beyond = $this->contacts($cover, $begin, $islands, $isForTheRest);
+            [$sprouts, $columns, $held] = [$this->sprouts, $this->shafts->columns, $this->cover];
+            $byHand = $this->wishes->byHand;
             if ($byHand->without !== []) { // the plan is made as it would be, and then they go
                 $sprouts = array_values(array_filter($sprouts, static fn (Sprout $s): bool => ! $byHand->isTakenAway(...$s->contact)));
                 $columns = array_values(array_filter($columns, static fn (Column $c): bool => ! $byHand->isTakenAway($c->xMm, $c->yMm, $c->contactMm)));
                 $held = clone $cover;
-                foreach ($sprouts as $s) {
-                    $held->add(...$s->contact);
-                }
-                foreach ($columns as $c) {
-                    $held->add($c->xMm, $c->yMm, $c->contactMm);
-                }
+                $held->addAll($sprouts, $columns);
                 $beyond = $held->holdRest(static fn (): bool => false);
             }
-            $forest = Forest::of(Growth::of($ways, $sprouts, $ask, $leanDeg), $sprouts, $ways, $ask, $index);
+            $forest = Forest::of(Growth::of($ways, $sprouts, $cover->ask, $this->leanDeg), $sprouts, $ways, $cover->ask, $this->index);
             if ($forest->tooNear === [] || $round > self::ROUNDS) {
                 return [$forest, $columns, $beyond, $held];
             }
             foreach ($forest->tooNear as $k) {
-                $known[$sprouts[$k]->stretch] = null;
+                $this->known[$sprouts[$k]->stretch] = null;
             }
         }
+    }
+
+    private function ways(SupportAsk $ask): WayDown
+    {
+        $box = $this->piece->bounds();
+        $size = $box->size();
+        $around = max(0.0, min(self::AROUND_MM, ($this->bedMm[0] - $size->x) / 2 - 1, ($this->bedMm[1] - $size->y) / 2 - 1));
+        $cell = WayDown::cellMm($size->x + 2 * $around, $size->y + 2 * $around, $box->max->z, $this->leanDeg);
+
+        return WayDown::of(SolidColumns::of($this->piece, $cell, $around), $this->facets->nz, $box->max->z, $this->leanDeg, Girth::LEAST_MM + $ask->xyMm + $cell / 2, $ask->isPlateOnly, $this->wishes->keepClear);
+    }
+
+    /**
+     * @param  list<Island>  $islands
+     * @return float area beyond reach
+     */
+    private function contacts(Cover $cover, Sprouts $begin, array $islands, bool $isForTheRest): float
+    {
+        $this->cover = clone $cover;
+        $this->sprouts = [];
+        $this->shafts = new Columns($this->cover, $this->facets->nz, $this->wishes->keepClear, Columns::LEAST_WIDTH_MM, $begin->isClear(...));
+        $place = $isForTheRest ? $this->place(...) : $this->placeAny(...);
+        foreach ($isForTheRest ? [] : $this->wishes->byHand->also as $at) {
+            $this->cover->setAt($at, $place);
+        }
+        $this->cover->holdIslands($isForTheRest ? $this->cover->openIslands($islands) : $islands, $place);
+        if (! $isForTheRest) {
+            $this->lattice();
+        }
+
+        return $this->cover->holdRest($place);
     }
 
     private function lattice(): void
@@ -117,12 +131,12 @@ final class Trees
     {
         $solid = $this->cover->solid;
         $facet = $solid->under[$stretch];
-        if (isset($this->keepClear[$facet])) {
+        if (isset($this->wishes->keepClear[$facet])) {
             return false;
         }
         [$x, $y] = $solid->middle($cell);
         if (! array_key_exists($stretch, $this->known)) {
-            $this->known[$stretch] = $this->begin->under($x, $y, $solid->start[$stretch], $facet, $stretch);
+            $this->known[$stretch] = $this->begin?->under($x, $y, $solid->start[$stretch], $facet, $stretch);
         }
         $sprout = $this->known[$stretch];
         if ($sprout === null) {

@@ -18,11 +18,12 @@ use Wrenlo\Core\Support\Columns;
 use Wrenlo\Core\Support\SupportAsk;
 use Wrenlo\Core\Support\SupportPlan;
 use Wrenlo\Core\Support\SupportStyle;
+use Wrenlo\Core\Support\Wishes;
 
 /** @param  array<int, true>  $keepClear */
 function columnsOf(Mesh $mesh, array $up = [0, 0, 1], SupportAsk $ask = new SupportAsk, array $keepClear = []): SupportPlan
 {
-    return SupportPlan::of(SupportStyle::Columns, $mesh, array_fill(0, $mesh->triangleCount(), 0.5), Rotation::bringingUp(new Vec3(...$up)), $ask, $keepClear);
+    return SupportPlan::of(SupportStyle::Columns, $mesh, array_fill(0, $mesh->triangleCount(), 0.5), Rotation::bringingUp(new Vec3(...$up)), $ask, new Wishes($keepClear));
 }
 
 /** A cup upside down over an upright cup that floats in it. */

@@ -17,14 +17,17 @@ use Wrenlo\Core\Support\Contact;
 use Wrenlo\Core\Support\Gap;
 use Wrenlo\Core\Support\Girth;
 use Wrenlo\Core\Support\Limb;
+use Wrenlo\Core\Support\Overhangs;
+use Wrenlo\Core\Support\Region;
 use Wrenlo\Core\Support\SupportAsk;
 use Wrenlo\Core\Support\SupportPlan;
 use Wrenlo\Core\Support\SupportStyle;
+use Wrenlo\Core\Support\Wishes;
 
 /** @param  array<int, true>  $keepClear */
 function treesOf(Mesh $mesh, array $up = [0, 0, 1], SupportAsk $ask = new SupportAsk, array $keepClear = [], float $liftMm = 0.0, SupportStyle $style = SupportStyle::Tree): SupportPlan
 {
-    return SupportPlan::of($style, $mesh, array_fill(0, $mesh->triangleCount(), 0.5), Rotation::bringingUp(new Vec3(...$up)), $ask, $keepClear, $liftMm);
+    return SupportPlan::of($style, $mesh, array_fill(0, $mesh->triangleCount(), 0.5), Rotation::bringingUp(new Vec3(...$up)), $ask, new Wishes($keepClear), $liftMm);
 }
 
 /** A cup upside down over an upright cup that floats in it. */
@@ -143,7 +146,7 @@ it('leans no further than the limit, nor than 45°', function (float $limit) {
 it('fails the proof and names the place when a contact is taken away by hand, and holds again where one is set', function (SupportStyle $style) {
     // a drop that hangs from an arm, with one contact under it; and the arm far from its post
     $hook = Solids::carved([[true, [0, 6, -3, 3, 0, 36]], [true, [0, 24, -3, 3, 30, 36]], [true, [18, 24, -3, 3, 14, 36]]]);
-    $of = fn (ByHand $byHand): SupportPlan => SupportPlan::of($style, $hook, array_fill(0, $hook->triangleCount(), 0.5), Rotation::bringingUp(new Vec3(0, 0, 1)), new SupportAsk, byHand: $byHand);
+    $of = fn (ByHand $byHand): SupportPlan => SupportPlan::of($style, $hook, array_fill(0, $hook->triangleCount(), 0.5), Rotation::bringingUp(new Vec3(0, 0, 1)), new SupportAsk, new Wishes(byHand: $byHand));
     $plan = $of(new ByHand);
     $drop = array_values(array_filter($plan->contacts, fn (Contact $c): bool => $c->zMm < 15));
     expect($plan->uncoveredMm2)->toBe(0.0)->and($plan->openIslands)->toBe([])->and($drop)->not->toBe([]);
@@ -189,7 +192,7 @@ it('holds what is marked to be held however steep, and as marked nothing else', 
     $beam = Solids::carved([[true, [-3, 3, -12, 12, 0, 24]], [true, [-40, 40, -12, 12, 24, 30]]]);
     $cone = Solids::lathe([[2.0, 0.0], [2.0 + 20 * tan(deg2rad(30)), 20.0]], 90);
     $flank = fn (Mesh $m): array => array_fill_keys(array_keys(array_filter(Surface::ofFacets($m)->nz, fn (float $nz): bool => $nz < -0.1 && $nz > -0.9)), true);
-    $of = fn (Mesh $m, array $must, SupportStyle $style = SupportStyle::Tree, array $clear = []): SupportPlan => SupportPlan::of($style, $m, array_fill(0, $m->triangleCount(), 0.5), Rotation::bringingUp(new Vec3(0, 0, 1)), new SupportAsk, $clear, must: $must);
+    $of = fn (Mesh $m, array $must, SupportStyle $style = SupportStyle::Tree, array $clear = []): SupportPlan => SupportPlan::of($style, $m, array_fill(0, $m->triangleCount(), 0.5), Rotation::bringingUp(new Vec3(0, 0, 1)), new SupportAsk, new Wishes($clear, $must));
     expect($of($cone, [])->contacts)->toBe([])->and(count($of($cone, $flank($cone))->contacts))->toBeGreaterThan(10)->and($of($cone, $flank($cone), clear: $flank($cone))->contacts)->toBe([]);
     // half of the beam is marked: as marked, every contact lies there, and the other half is told as left
     $half = array_fill_keys(array_keys(array_filter(Surface::ofFacets($beam)->nz, fn (float $nz, int $f): bool => $nz < -0.9 && Surface::ofFacets($beam)->cx[$f] > 3, ARRAY_FILTER_USE_BOTH)), true);
@@ -197,6 +200,18 @@ it('holds what is marked to be held however steep, and as marked nothing else', 
     expect($painted->contacts)->not->toBe([])->and(min(array_map(fn (Contact $c): float => $c->xMm, $painted->contacts)))->toBeGreaterThan(3.0)->and($painted->uncoveredMm2)->toEqualWithDelta(34 * 24, 0.05 * 34 * 24);
     expect($of($beam, [], SupportStyle::Painted)->contacts)->toBe([]);
 });
+
+it('holds nothing at a place that was signed off, and does not count it as left', function (SupportStyle $style) {
+    $hook = Solids::carved([[true, [0, 6, -3, 3, 0, 36]], [true, [0, 24, -3, 3, 30, 36]], [true, [18, 24, -3, 3, 14, 36]]]);
+    $seen = array_fill(0, $hook->triangleCount(), 0.5);
+    $up = Rotation::bringingUp(new Vec3(0, 0, 1));
+    $regions = Overhangs::of($hook, Surface::ofFacets($hook), $seen, $up, 0.2, 45.0)->regions;
+    $drop = array_values(array_filter($regions, fn (Region $r): bool => $r->zMinMm < 15));
+    expect($drop)->toHaveCount(1);
+    $plan = SupportPlan::of($style, $hook, $seen, $up, new SupportAsk, (new Wishes)->leaving($regions, [$drop[0]->key()]));
+    expect($plan->openIslands)->toBe([])->and($plan->uncoveredMm2)->toBe(0.0)->and($plan->contacts)->not->toBe([])->and(min(array_map(fn (Contact $c): float => $c->zMm, $plan->contacts)))->toEqualWithDelta(30.0, 1e-6);
+    expect(SupportPlan::of($style, $hook, $seen, $up, new SupportAsk, (new Wishes)->leaving($regions, array_map(fn (Region $r): string => $r->key(), $regions)))->contacts)->toBe([]);
+})->with([[SupportStyle::Tree], [SupportStyle::Columns]]);
 
 it('says whether tips will fuse, and how far each school keeps them', function (float $gap, float $layer, string $polymer, float $over, string $class, string $why) {
     expect(Gap::fuse($gap, $layer, $polymer, $over)[0])->toBe($class)->and(Gap::fuse($gap, $layer, $polymer, $over)[1])->toContain($why);

@@ -35,6 +35,7 @@ const place = (over: Partial<HeldPlace>): HeldPlace => ({
     atMm: [0, 0, 0],
     atFileMm: [1, 2, 3],
     spanMm: null,
+    droop: 'droops where one looks',
     isAccepted: false,
     ...over,
 });

@@ -101,7 +101,7 @@ export function HoldEvidence({ page, report, at, onLook, onLimit, onAccept, onDo
                                 Set a contact here
                             </button>
                         )}
-                        {!onHoldHere && <span className="text-[12px] text-soft">{looked.why}</span>}
+                        <span className="text-[12px] text-soft">Without: {looked.droop}.</span>
                     </>
                 ) : (
                     <>

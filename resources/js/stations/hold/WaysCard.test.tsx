@@ -146,10 +146,11 @@ describe('ways to hold it', () => {
         expect(list.getByRole('button', { name: 'hold it' })).toBeTruthy();
     });
 
-    it('set the angle of a relief, and warn of holes', () => {
+    it('set the angle of a relief once the hand rests, and warn of holes', async () => {
         const hands = show({ page: { ...page, way: 'relief' } });
         expect(document.body.textContent).toMatch(/1\.1\sg are added.*60\smm² of what is seen change.*1 hole would be filled/);
         fireEvent.change(screen.getByRole('slider', { name: 'Lean that the relief prints at' }), { target: { value: '70' } });
-        expect(hands.onRelief).toHaveBeenCalledWith(70);
+        expect(hands.onRelief).not.toHaveBeenCalled();
+        await vi.waitFor(() => expect(hands.onRelief).toHaveBeenCalledWith(70));
     });
 });

@@ -1,3 +1,4 @@
+import { useEffect, useRef, useState } from 'react';
 import { Radios } from '@/components/Radios';
 import { Reason } from '@/components/Reason';
 import { Slide } from '@/components/Slide';
@@ -193,6 +194,17 @@ function Gap({ page, onGap }: { page: HoldPage; onGap: (mm: number | null) => vo
 }
 
 function Relief({ page, way: w, onRelief }: { page: HoldPage; way: HeldWay; onRelief: (deg: number) => void }) {
+    // the angle is asked for once the hand rests
+    const [deg, setDeg] = useState(page.reliefDeg);
+    const latest = useRef(onRelief);
+    useEffect(() => {
+        latest.current = onRelief;
+    });
+    useEffect(() => {
+        if (deg === page.reliefDeg) return;
+        const timer = setTimeout(() => latest.current(deg), 350);
+        return () => clearTimeout(timer);
+    }, [deg, page.reliefDeg]);
     return (
         <div className="space-y-1">
             <Slide
@@ -201,9 +213,9 @@ function Relief({ page, way: w, onRelief }: { page: HoldPage; way: HeldWay; onRe
                 min={50}
                 max={88}
                 step={1}
-                value={page.reliefDeg}
-                shown={`${Math.round(page.reliefDeg)}°`}
-                onValue={onRelief}
+                value={deg}
+                shown={`${Math.round(deg)}°`}
+                onValue={setDeg}
             />
             <p>
                 {w.grams > 0 ? (

@@ -10,6 +10,7 @@ use function atan2;
 use function count;
 use function hypot;
 use function max;
+use function min;
 use function rad2deg;
 
 /** One closed tube of a support: level rings from its foot up, its upper end cut along the surface it holds. Plate frame, mm. */
@@ -74,6 +75,28 @@ final readonly class Limb
         }
 
         return $sum * $this->sides / 2 * sin(2 * M_PI / $this->sides);
+    }
+
+    /**
+     * Adds what lies in each of equal bands from the plate up, mm³.
+     *
+     * @param  array<int, float>  $bands
+     */
+    public function addVolume(array &$bands, float $perMm): void
+    {
+        $share = $this->sides / 2 * sin(2 * M_PI / $this->sides) / 3;
+        $last = count($bands) - 1;
+        for ($r = 1; $r < count($this->rings); $r++) {
+            [, , $az, $a] = $this->rings[$r - 1];
+            [, , $bz, $b] = $this->rings[$r];
+            for ($z = $az; $z < $bz - 1e-9; $z = $next) {
+                $band = min($last, (int) ($z * $perMm + 1e-9));
+                $next = $band === $last ? $bz : min($bz, ($band + 1) / $perMm);
+                $low = $a + ($b - $a) * ($z - $az) / ($bz - $az);
+                $high = $a + ($b - $a) * ($next - $az) / ($bz - $az);
+                $bands[$band] += ($next - $z) * ($low * $low + $low * $high + $high * $high) * $share;
+            }
+        }
     }
 
     /** Area of its upper end, mm². */

@@ -6,6 +6,7 @@ namespace Wrenlo\Core\Support;
 
 use Wrenlo\Core\Geometry\Rotation;
 use Wrenlo\Core\Geometry\Vec3;
+use Wrenlo\Core\Mesh\HeightBands;
 use Wrenlo\Core\Mesh\Mesh;
 use Wrenlo\Core\Mesh\MeshBuilder;
 use Wrenlo\Core\Mesh\Surface;
@@ -43,11 +44,12 @@ final readonly class SupportPlan
      * @param  float  $widthMm  of those
      * @param  list<array{float, float, float, float}>  $beyond  places beyond reach: x, y, z and mm²
      * @param  list<Island>  $openIslands  that nothing holds
+     * @param  float  $topMm  of the piece
      * @param  float  $breakRisk  share of the contacts on a shaft or branch that may break off before it is done
      */
     private function __construct(
         public SupportStyle $style, public SupportAsk $ask, public array $limbs, public array $contacts, public array $columns, public float $widthMm, public float $volumeMm3, public float $uncoveredMm2, public array $beyond, public array $openIslands, public float $seenScarMm2, public float $landingMm2,
-        public ?float $clearanceMm, public float $breakRisk, public int $trapped,
+        public ?float $clearanceMm, public float $breakRisk, public int $trapped, public float $topMm,
     ) {}
 
     /**
@@ -76,7 +78,7 @@ final readonly class SupportPlan
 
         return new self(
             style: $style, ask: $ask, limbs: $limbs, contacts: $contacts, columns: $columns, widthMm: $width, volumeMm3: self::volume($limbs, $style), uncoveredMm2: $uncovered, beyond: $cover->beyond(), openIslands: $cover->openIslands($islands), seenScarMm2: $scar, landingMm2: $landing,
-            clearanceMm: is_finite($clearance) ? $clearance : null, breakRisk: $contacts === [] ? 0.0 : $weak / count($contacts), trapped: Access::trapped($index, $facets, $contacts, $ask->gapMm),
+            clearanceMm: is_finite($clearance) ? $clearance : null, breakRisk: $contacts === [] ? 0.0 : $weak / count($contacts), trapped: Access::trapped($index, $facets, $contacts, $ask->gapMm), topMm: $piece->bounds()->max->z,
         );
     }
 
@@ -166,9 +168,27 @@ final readonly class SupportPlan
             'volume_mm3' => $volume, 'plastic_mm3' => $volume, 'grams' => $volume * $profile->densityGPerCm3 / 1000, 'minutes' => PrintEstimate::seconds([0.0, 0.0, 0.0, $volume], 0.0, $this->ask->layerMm, $profile) / 60,
             'contact_area_mm2' => array_sum(array_map(static fn (Limb $l): float => $l->tip === null ? 0.0 : $l->tipMm2(), $this->limbs)), 'seen_scar_mm2' => $this->seenScarMm2, 'landing_area_mm2' => $this->landingMm2,
             'uncovered_area_mm2' => $this->uncoveredMm2, 'uncovered_islands' => count($this->openIslands), 'min_clearance_mm' => $this->clearanceMm, 'max_lean_deg' => $this->leanDeg(), 'break_risk' => $this->breakRisk,
-            'trapped_contacts' => $this->trapped, 'uncovered_places' => array_map(static fn (array $p): array => ['at_mm' => [$p[0], $p[1], $p[2]], 'area_mm2' => $p[3]], $this->beyond),
+            'trapped_contacts' => $this->trapped, 'sections_mm2' => $this->sectionsMm2(), 'uncovered_places' => array_map(static fn (array $p): array => ['at_mm' => [$p[0], $p[1], $p[2]], 'area_mm2' => $p[3]], $this->beyond),
             'open_islands' => array_map(static fn (Island $i): array => $i->toArray(), $this->openIslands),
         ];
+    }
+
+    /**
+     * Mean cross-section in each of the bands that a piece's height is cut into.
+     *
+     * @return list<float> mm²
+     */
+    public function sectionsMm2(): array
+    {
+        $bands = array_fill(0, HeightBands::COUNT, 0.0);
+        $perMm = HeightBands::COUNT / $this->topMm;
+        foreach ($this->limbs as $limb) {
+            $limb->addVolume($bands, $perMm);
+        }
+        $sum = array_sum($bands); // limbs run through one another: together they hold less
+        $each = $sum > 0.0 ? $this->volumeMm3 / $sum * $perMm : 0.0;
+
+        return array_values(array_map(static fn (float $mm3): float => $mm3 * $each, $bands));
     }
 
     public function leanDeg(): float

@@ -84,7 +84,7 @@ export default function Piece(props: PieceProps) {
                 {strip && (
                     <div className="col-span-3">
                         <HeightScore
-                            tracks={tracks}
+                            tracks={tracks && strip.supportMm2 ? { ...tracks, supportMm2: strip.supportMm2 } : tracks}
                             layerMm={stage.layerMm}
                             totalHours={strip.hours}
                             cutMm={ui.cutMm}

@@ -254,6 +254,17 @@ it('counts contacts that no tool gets at', function () {
     expect($open->trapped)->toBe(0);
 });
 
+it('says how much of it lies at which height', function () {
+    // a beam at 24 mm, columns from the plate: 24 mm of their cross-section, then nothing
+    $plan = treesOf(Solids::carved([[true, [-3, 3, -12, 12, 0, 24]], [true, [-40, 40, -12, 12, 24, 30]]]), style: SupportStyle::Columns);
+    $sections = $plan->sectionsMm2();
+    $bands = count($sections);
+    expect($sections[0])->toEqualWithDelta(count($plan->contacts) * $plan->widthMm ** 2, 1e-6)->and($sections[(int) (0.5 * $bands)])->toEqualWithDelta($sections[0], 1e-6)->and($sections[(int) (0.85 * $bands)])->toBe(0.0)
+        ->and(array_sum($sections) * 30 / $bands)->toEqualWithDelta($plan->volumeMm3, 1e-6);
+    $trees = treesOf(Figures::all()['pod'][1]());
+    expect(array_sum($trees->sectionsMm2()) * $trees->topMm / $bands)->toEqualWithDelta($trees->volumeMm3, 1e-6);
+});
+
 it('says all of it in one row', function () {
     $plan = treesOf(Figures::all()['pod'][1]());
     $row = $plan->toArray(new PrintProfile);

@@ -49,6 +49,7 @@ const way = (over: Partial<HeldWay>): HeldWay => ({
     clearanceMm: 0.82,
     filledHoles: 0,
     open: [],
+    sectionsMm2: [],
     ...over,
 });
 

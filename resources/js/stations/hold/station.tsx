@@ -147,6 +147,8 @@ export function useHold(bench: Bench): StationView {
         ),
         keys,
         ...onStage,
+        // what was planned, where something was: the estimate before is columns under everything
+        strip: onStage.strip && way?.sectionsMm2.length ? { ...onStage.strip, supportMm2: way.sectionsMm2 } : onStage.strip,
         stage: {
             ...onStage.stage,
             supports: way?.shellsUrl ? { url: way.shellsUrl, contacts, picked } : null,

@@ -106,6 +106,19 @@ it('keeps the tips as far as the school says, and says whether they fuse', funct
     expect(max(array_column($plan['nodes'], 'z_mm')))->toEqualWithDelta(29.9, 1e-6);
 });
 
+it('leaves bridges that the filament spans by a rule, and holds nothing at a place that was signed off', function () {
+    $piece = heldHook();
+    $under = fn (float $from): array => array_filter(waysOf($piece->refresh())['tree']['contacts'], fn (array $c): bool => $c[2] > $from);
+    expect($under(29.0))->not->toBe([]);
+    decide($piece, 'hold', ['bridge_mm' => 15])->assertSessionHasNoErrors(); // the arm spans 12 mm
+    expect(array_column(holdingOf($piece)['places'], 'isAccepted'))->toBe([false, true])->and($under(29.0))->toBe([])->and($under(13.0))->not->toBe([]);
+    decide($piece, 'hold', ['bridge_mm' => 10])->assertSessionHasNoErrors();
+    expect(array_column(holdingOf($piece)['places'], 'isAccepted'))->toBe([false, false])->and($under(29.0))->not->toBe([]);
+    decide($piece, 'hold', ['accepted' => [holdingOf($piece)['places'][0]['key']]])->assertSessionHasNoErrors();
+    expect(array_filter($under(13.0), fn (array $c): bool => $c[2] < 15.0))->toBe([])->and(waysOf($piece)['tree']['openIslands'])->toBe(0);
+    decide($piece, 'hold', ['bridge_mm' => 0])->assertSessionHasErrors('bridge_mm');
+});
+
 it('is done once a way is decided that leaves nothing in the air', function () {
     $piece = heldHook();
     holdingOf($piece);

@@ -47,8 +47,8 @@ abstract class Supports extends Kind
         $stance = Rotation::bringingUp($subject->up());
         $marks = $subject->marks($basis->mesh->triangleCount());
         $wishes = new Wishes(array_fill_keys($marks->keptClear()->facets(), true), array_fill_keys($marks->of(MarkKind::MustSupport)->facets(), true), byHand: $subject->byHand());
-        if ($held['accepted'] !== []) { // printed without: places of the list, by their facets
-            $wishes = $wishes->leaving(Overhangs::of($basis->mesh, $basis->facets, $basis->weighed->seen, $stance, $rules->layerMm, $rules->limitDeg, $subject->liftMm())->regions, array_values($held['accepted']));
+        if ($held['accepted'] !== [] || $held['bridge_mm'] !== null) { // printed without: places of the list, by their facets
+            $wishes = $wishes->leaving(Overhangs::of($basis->mesh, $basis->facets, $basis->weighed->seen, $stance, $rules->layerMm, $rules->limitDeg, $subject->liftMm())->regions, array_values($held['accepted']), (float) $held['bridge_mm']);
         }
         $ask = new SupportAsk($rules->layerMm, $rules->limitDeg, gapMm: (float) ($held['gap_mm'] ?? Gap::usualMm($rules->layerMm)), isPlateOnly: (bool) $held['plate_only']);
         $plan = SupportPlan::of(static::style(), $basis->mesh, $basis->weighed->seen, $stance, $ask, $wishes, $subject->liftMm(), $profile);

@@ -25,15 +25,16 @@ final readonly class HeldPlace
      * @param  array<string, mixed>  $row  of Region::toArray
      * @param  list<string>  $accepted
      * @param  string  $polymer  of the filament
+     * @param  ?float  $bridgeMm  bridges up to this length are printed without
      */
-    public static function of(array $row, array $accepted, float $limitDeg, string $polymer): self
+    public static function of(array $row, array $accepted, float $limitDeg, string $polymer, ?float $bridgeMm): self
     {
         $kind = RegionKind::from($row['kind']);
         $key = $row['key'];
 
         return new self(
             key: $key, kind: $kind, label: $kind->label(), why: $kind->why(), areaMm2: $row['area_mm2'], zMinMm: $row['z_min_mm'], zMaxMm: $row['z_max_mm'], seen: $row['seen'],
-            atMm: $row['at_mm'], atFileMm: $row['at_file_mm'], spanMm: $row['span_mm'], droop: Droop::of($kind, $row['lean_deg'], $limitDeg, $row['span_mm'], $polymer)->words(), isAccepted: in_array($key, $accepted, true),
+            atMm: $row['at_mm'], atFileMm: $row['at_file_mm'], spanMm: $row['span_mm'], droop: Droop::of($kind, $row['lean_deg'], $limitDeg, $row['span_mm'], $polymer)->words(), isAccepted: in_array($key, $accepted, true) || ($row['span_mm'] !== null && $row['span_mm'] <= (float) $bridgeMm),
         );
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Stations\Hold;
 
 use App\Plans\Bench;
+use Wrenlo\Core\Support\Droop;
 use Wrenlo\Core\Support\Gap;
 use Wrenlo\Core\Support\Overhangs;
 
@@ -23,7 +24,7 @@ final readonly class HoldPage
      */
     private function __construct(
         public float $limitDeg, public float $customaryDeg, public float $usualDeg, public float $cooledDeg, public float $lineMm, public float $layerMm, public array $accepted,
-        public ?Way $way, public bool $isPlateOnly, public ?float $gapMm, public float $usualGapMm, public float $wholeGapMm, public string $fuseRisk, public string $fuseWhy, public float $reliefDeg, public array $without, public array $also,
+        public ?Way $way, public bool $isPlateOnly, public ?float $gapMm, public float $usualGapMm, public float $wholeGapMm, public string $fuseRisk, public string $fuseWhy, public ?float $bridgeMm, public float $spanMm, public string $polymer, public float $reliefDeg, public array $without, public array $also,
     ) {}
 
     public static function of(Bench $bench): self
@@ -37,7 +38,7 @@ final readonly class HoldPage
 
         return new self(
             limitDeg: $rules->limitDeg, customaryDeg: HoldDecision::CUSTOMARY_DEG, usualDeg: Overhangs::limitDeg($line, $rules->layerMm, self::USUAL), cooledDeg: Overhangs::limitDeg($line, $rules->layerMm, self::COOLED),
-            lineMm: $line, layerMm: $rules->layerMm, accepted: $hold->accepted, way: $hold->way, isPlateOnly: $hold->isPlateOnly, gapMm: $hold->gapMm, usualGapMm: Gap::usualMm($rules->layerMm), wholeGapMm: Gap::wholeLayersMm($rules->layerMm), fuseRisk: $fuse, fuseWhy: $why, reliefDeg: $hold->reliefDeg, without: $held['without'], also: $held['also'],
+            lineMm: $line, layerMm: $rules->layerMm, accepted: $hold->accepted, way: $hold->way, isPlateOnly: $hold->isPlateOnly, gapMm: $hold->gapMm, usualGapMm: Gap::usualMm($rules->layerMm), wholeGapMm: Gap::wholeLayersMm($rules->layerMm), fuseRisk: $fuse, fuseWhy: $why, bridgeMm: $hold->bridgeMm, spanMm: Droop::spanMm($bench->tools()[2]->polymer), polymer: $bench->tools()[2]->polymer, reliefDeg: $hold->reliefDeg, without: $held['without'], also: $held['also'],
         );
     }
 }

@@ -49,6 +49,7 @@ final class HoldStation extends Station
             'way' => ['sometimes', 'nullable', Rule::enum(Way::class)],
             'plate_only' => ['sometimes', 'boolean'],
             'gap_mm' => ['sometimes', 'nullable', 'numeric', 'between:0.05,1'],
+            'bridge_mm' => ['sometimes', 'nullable', 'numeric', 'between:1,200'],
             'relief_deg' => ['sometimes', 'numeric', 'between:50,88'],
             'without' => ['sometimes', 'array', 'list', 'max:'.HoldDecision::MOST_BY_HAND],
             'without.*' => ['array', 'list', 'size:3'],
@@ -71,7 +72,8 @@ final class HoldStation extends Station
         return new HoldDecision(
             limitDeg: $limit === null ? null : (float) $limit, accepted: array_values(array_unique($changes['accepted'] ?? $hold->accepted)),
             way: array_key_exists('way', $changes) ? Way::tryFrom((string) $changes['way']) : $hold->way, isPlateOnly: (bool) ($changes['plate_only'] ?? $hold->isPlateOnly),
-            gapMm: array_key_exists('gap_mm', $changes) ? ($changes['gap_mm'] === null ? null : (float) $changes['gap_mm']) : $hold->gapMm, reliefDeg: (float) ($changes['relief_deg'] ?? $hold->reliefDeg),
+            gapMm: array_key_exists('gap_mm', $changes) ? ($changes['gap_mm'] === null ? null : (float) $changes['gap_mm']) : $hold->gapMm,
+            bridgeMm: array_key_exists('bridge_mm', $changes) ? ($changes['bridge_mm'] === null ? null : (float) $changes['bridge_mm']) : $hold->bridgeMm, reliefDeg: (float) ($changes['relief_deg'] ?? $hold->reliefDeg),
             without: $isByHand ? self::places($changes['without'] ?? $held['without']) : $hold->without, also: $isByHand ? self::places($changes['also'] ?? $held['also']) : $hold->also, handStance: $isByHand ? $stance?->id() : $hold->handStance,
         );
     }

@@ -23,17 +23,17 @@ final readonly class Wishes
     public function __construct(public array $keepClear = [], public array $must = [], public array $leave = [], public array $leaveAt = [], public ByHand $byHand = new ByHand) {}
 
     /**
-     * With the places of these keys printed without.
+     * With the places of these keys printed without, and bridges up to a length.
      *
      * @param  list<Region>  $regions
      * @param  list<string>  $keys
      */
-    public function leaving(array $regions, array $keys): self
+    public function leaving(array $regions, array $keys, float $bridgeMm = 0.0): self
     {
         $leave = $this->leave;
         $at = $this->leaveAt;
         foreach ($regions as $region) {
-            if (in_array($region->key(), $keys, true)) {
+            if (in_array($region->key(), $keys, true) || ($region->spanMm !== null && $region->spanMm <= $bridgeMm)) {
                 $at[] = $region->atMm;
                 foreach ($region->facets as $f) {
                     $leave[$f] = true;

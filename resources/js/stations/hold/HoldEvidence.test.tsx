@@ -12,7 +12,7 @@ const page: HoldPage = {
     layerMm: 0.2,
     accepted: [],
     way: null,
-    isPlateOnly: false,
+    isPlateOnly: false, bridgeMm: null, spanMm: 15, polymer: 'PLA',
     gapMm: null,
     usualGapMm: 0.22,
     wholeGapMm: 0.2,
@@ -59,7 +59,7 @@ const report = (over: Partial<HoldingReport> = {}): HoldingReport => ({
 });
 
 function show(over: Partial<Parameters<typeof HoldEvidence>[0]> = {}) {
-    const acts = { onLook: vi.fn(), onLimit: vi.fn(), onAccept: vi.fn(), onDone: vi.fn(), onHoldHere: null };
+    const acts = { onLook: vi.fn(), onLimit: vi.fn(), onAccept: vi.fn(), onBridges: vi.fn(), onDone: vi.fn(), onHoldHere: null };
     render(<HoldEvidence page={page} report={report()} at={null} {...acts} {...over} />);
     return acts;
 }
@@ -124,5 +124,15 @@ describe('the Hold station', () => {
         show({ at: 'island 1', onHoldHere });
         fireEvent.click(screen.getByRole('button', { name: 'Set a contact here' }));
         expect(onHoldHere).toHaveBeenCalledOnce();
+    });
+
+    it('leaves bridges that the filament spans, by a rule', () => {
+        const { onBridges } = show();
+        fireEvent.click(screen.getByRole('checkbox', { name: /bridges up to 15\smm print without/ }));
+        expect(onBridges).toHaveBeenCalledWith(15);
+        cleanup();
+        const after = show({ page: { ...page, bridgeMm: 12 } });
+        fireEvent.click(screen.getByRole('checkbox', { name: /bridges up to 12\smm/ }));
+        expect(after.onBridges).toHaveBeenCalledWith(null);
     });
 });

@@ -11,6 +11,8 @@ type Props = {
     onLook: (key: string) => void;
     onLimit: (deg: number | null) => void;
     onAccept: (key: string) => void;
+    /** bridges up to this length are printed without; null: none */
+    onBridges: (mm: number | null) => void;
     onDone: () => void;
     /** sets a contact at the place looked at; null where nothing stands */
     onHoldHere: (() => void) | null;
@@ -24,7 +26,7 @@ type Props = {
 const SIGN: Record<RegionKind, string> = { island: '◌', point: '▾', overhang: '◥', bridge: '⊓' };
 
 /** The Hold station: what would be printed into the air, place by place. */
-export function HoldEvidence({ page, report, at, onLook, onLimit, onAccept, onDone, onHoldHere, ways, contact }: Props) {
+export function HoldEvidence({ page, report, at, onLook, onLimit, onAccept, onBridges, onDone, onHoldHere, ways, contact }: Props) {
     if (!report || report.areaMm2 === null)
         return (
             <p className="p-4" role="status">
@@ -62,6 +64,17 @@ export function HoldEvidence({ page, report, at, onLook, onLimit, onAccept, onDo
                             }
                         />
                     </div>
+                )}
+                {report.places.some((p) => p.kind === 'bridge') && (
+                    <label className="flex items-center gap-1.5 text-[13px]">
+                        <input
+                            type="checkbox"
+                            className="checkbox checkbox-xs"
+                            checked={page.bridgeMm !== null}
+                            onChange={(e) => onBridges(e.target.checked ? page.spanMm : null)}
+                        />
+                        bridges up to {unit(page.bridgeMm ?? page.spanMm, 0, 'mm')} print without ({page.polymer} mostly spans that)
+                    </label>
                 )}
                 {report.smaller > 0 && (
                     <p className="text-[12px] text-soft">

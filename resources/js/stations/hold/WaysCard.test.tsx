@@ -12,7 +12,7 @@ const page: HoldPage = {
     layerMm: 0.2,
     accepted: [],
     way: null,
-    isPlateOnly: false,
+    isPlateOnly: false, bridgeMm: null, spanMm: 15, polymer: 'PLA',
     gapMm: null,
     usualGapMm: 0.22,
     wholeGapMm: 0.2,

@@ -42,7 +42,7 @@ export function useHold(bench: Bench): StationView {
         page.limitDeg,
         page.layerMm,
         page.isPlateOnly,
-        page.gapMm,
+        page.gapMm, page.bridgeMm, page.accepted,
         page.reliefDeg,
         page.without,
         page.also,
@@ -115,6 +115,7 @@ export function useHold(bench: Bench): StationView {
                 onLook={setAt}
                 onLimit={(deg) => void bench.plan.decide('hold', { limit_deg: deg })}
                 onAccept={accept}
+                onBridges={(mm) => decide({ bridge_mm: mm })}
                 onDone={() => bench.go('layers')}
                 onHoldHere={holdHere}
                 contact={

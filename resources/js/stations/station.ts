@@ -36,7 +36,13 @@ export type StationView = {
     /** takes most of the stage’s place, the piece beside it */
     beside?: ReactNode;
     /** the stance whose height score lies below; null for none */
-    strip: { stanceId: string | null; hint: string; hours: number; heightMm: number; /** instead of the estimate of supports */ supportMm2?: number[] } | null;
+    strip: {
+        stanceId: string | null;
+        hint: string;
+        hours: number;
+        heightMm: number;
+        /** instead of the estimate of supports */ supportMm2?: number[];
+    } | null;
     /** lets go of what is open over it; called when one leaves */
     leave?: () => void;
 };

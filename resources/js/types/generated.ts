@@ -138,6 +138,7 @@ export type HeldPlace = {
     atMm: number[];
     atFileMm: number[];
     spanMm: number | null;
+    droop: string;
     isAccepted: boolean;
 };
 
@@ -164,6 +165,7 @@ export type HeldWay = {
     clearanceMm: number | null;
     filledHoles: number;
     open: OpenPlace[];
+    sectionsMm2: number[];
 };
 
 export type HoldPage = {
@@ -181,6 +183,9 @@ export type HoldPage = {
     wholeGapMm: number;
     fuseRisk: string;
     fuseWhy: string;
+    bridgeMm: number | null;
+    spanMm: number;
+    polymer: string;
     reliefDeg: number;
     without: number[][];
     also: number[][];

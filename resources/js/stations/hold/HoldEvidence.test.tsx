@@ -12,7 +12,10 @@ const page: HoldPage = {
     layerMm: 0.2,
     accepted: [],
     way: null,
-    isPlateOnly: false, bridgeMm: null, spanMm: 15, polymer: 'PLA',
+    isPlateOnly: false,
+    bridgeMm: null,
+    spanMm: 15,
+    polymer: 'PLA',
     gapMm: null,
     usualGapMm: 0.22,
     wholeGapMm: 0.2,
@@ -88,7 +91,7 @@ describe('the Hold station', () => {
 
     it('signs a place off, and takes it back', () => {
         const acts = show({ at: 'island 1' });
-        expect(screen.getByText('Nothing under it.')).toBeTruthy();
+        expect(screen.getByText('Without: droops where one looks.')).toBeTruthy();
         fireEvent.click(screen.getByRole('button', { name: 'Print it without' }));
         expect(acts.onAccept).toHaveBeenCalledWith('island 1');
         fireEvent.click(screen.getByRole('radio', { name: /Bridge/ }));

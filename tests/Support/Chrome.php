@@ -107,7 +107,12 @@ final class Chrome
 
     public function keys(string $keys): void
     {
-        $this->driver->getKeyboard()->sendKeys($keys);
+        try {
+            $this->driver->getKeyboard()->sendKeys($keys);
+        } catch (\Facebook\WebDriver\Exception\StaleElementReferenceException) { // what had the focus was drawn anew in between
+            usleep(200_000);
+            $this->driver->getKeyboard()->sendKeys($keys);
+        }
     }
 
     /**

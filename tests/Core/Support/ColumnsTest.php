@@ -106,6 +106,12 @@ it('fits a pad of one layer under what begins with the third', function (float $
     }
 })->with([[0.25, false], [0.31, true], [0.35, true], [0.6, true]]);
 
+// 52 mm are twenty columns of the grid each way: area × height × density, less the gap and the tips (by hand)
+it('takes as much plastic as area, height and density say', function (float $density) {
+    $plan = SupportPlan::of(SupportStyle::Columns, Solids::box(52, 52, 6), array_fill(0, 12, 0.5), Rotation::bringingUp(new Vec3(0, 0, 1)), new SupportAsk(density: $density), liftMm: 30.0);
+    expect(count($plan->columns))->toBeGreaterThanOrEqual(398)->toBeLessThanOrEqual(400)->and($plan->volumeMm3)->toEqualWithDelta(52 * 52 * 30 * $density, 0.02 * 52 * 52 * 30 * $density);
+})->with([0.15, 0.25]);
+
 it('lets a branch hold what no shaft reaches', function () {
     // a peg over a slanting floor too steep to stand on
     $mesh = Solids::carved([[true, [-30, 30, -30, 30, 0, 4]], [true, [-30, -20, -10, 10, 4, 40]], [true, [-30, 2, -2, 2, 30, 34]], [true, [-2, 2, -2, 2, 20, 30]], [false, [-30, -20, -10, 10, 34, 40]]]);

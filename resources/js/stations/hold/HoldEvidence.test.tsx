@@ -1,30 +1,10 @@
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import type { HeldPlace, HoldingReport, HoldPage } from '@/types/generated';
+import { holdPage } from '@/test/samples';
+import type { HeldPlace, HoldingReport } from '@/types/generated';
 import { HoldEvidence } from './HoldEvidence';
 
-const page: HoldPage = {
-    limitDeg: 45,
-    customaryDeg: 45,
-    usualDeg: 48.37,
-    cooledDeg: 59.35,
-    lineMm: 0.45,
-    layerMm: 0.2,
-    accepted: [],
-    way: null,
-    isPlateOnly: false,
-    bridgeMm: null,
-    spanMm: 15,
-    polymer: 'PLA',
-    gapMm: null,
-    usualGapMm: 0.22,
-    wholeGapMm: 0.2,
-    fuseRisk: 'low',
-    fuseWhy: 'the gap is 1.1 layers',
-    reliefDeg: 80,
-    without: [],
-    also: [],
-};
+const page = holdPage();
 
 const place = (over: Partial<HeldPlace>): HeldPlace => ({
     key: 'overhang 1',

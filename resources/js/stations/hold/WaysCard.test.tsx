@@ -1,30 +1,10 @@
 import { cleanup, fireEvent, render, screen, within } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import type { HeldWay, HoldPage, WaysReport } from '@/types/generated';
+import { holdPage } from '@/test/samples';
+import type { HeldWay, WaysReport } from '@/types/generated';
 import { WaysCard } from './WaysCard';
 
-const page: HoldPage = {
-    limitDeg: 45,
-    customaryDeg: 45,
-    usualDeg: 48.37,
-    cooledDeg: 59.35,
-    lineMm: 0.45,
-    layerMm: 0.2,
-    accepted: [],
-    way: null,
-    isPlateOnly: false,
-    bridgeMm: null,
-    spanMm: 15,
-    polymer: 'PLA',
-    gapMm: null,
-    usualGapMm: 0.22,
-    wholeGapMm: 0.2,
-    fuseRisk: 'low',
-    fuseWhy: 'the gap is 1.1 layers',
-    reliefDeg: 80,
-    without: [],
-    also: [],
-};
+const page = holdPage();
 
 const way = (over: Partial<HeldWay>): HeldWay => ({
     key: 'tree',

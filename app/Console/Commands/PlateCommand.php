@@ -19,7 +19,7 @@ use Wrenlo\Core\Support\SupportAsk;
 use Wrenlo\Core\Support\SupportPlan;
 use Wrenlo\Core\Support\SupportStyle;
 
-final class PlateCommand extends ShellsCommand
+final class PlateCommand extends ComputeCommand
 {
     protected $signature = 'wrenlo:plate {files* : mesh files} {--up=* : for each file the direction that becomes +Z; one for all, or one a file} {--bed=220,220 : the bed, mm} {--clearance=6 : between pieces and to the rim, mm}
         {--style=tree : tree, columns or none} {--layer=0.2 : layer height, mm} {--limit=45 : overhang limit from the vertical, degrees} {--out= : the 3MF to write: a model a piece, supports as one object} '.self::DISPLAY_OPTIONS.' {--json : print JSON}';

@@ -15,6 +15,7 @@ use App\Http\Controllers\PieceController;
 use App\Http\Controllers\PlanController;
 use App\Http\Controllers\PoseController;
 use App\Http\Controllers\RankingController;
+use App\Http\Controllers\ReadingController;
 use App\Http\Controllers\SessionController;
 use App\Http\Controllers\ShelfController;
 use App\Http\Controllers\SplitController;
@@ -67,6 +68,7 @@ Route::middleware(KnowThePerson::class)->group(function () {
 
     Route::get('/shelf', [ShelfController::class, 'index'])->name('shelf');
     Route::put('/shelf/currency', [CurrencyController::class, 'update']);
+    Route::put('/shelf/printers/{printer}/filaments/{filament}/reading', [ReadingController::class, 'update'])->whereNumber(['printer', 'filament']);
     Route::whereIn('kind', ['printers', 'nozzles', 'filaments'])->group(function () {
         Route::post('/shelf/{kind}', [ShelfController::class, 'store']);
         Route::put('/shelf/{kind}/{id}', [ShelfController::class, 'update'])->whereNumber('id');

@@ -61,29 +61,39 @@ final readonly class ExportPlan
     /**
      * The piece and what holds it, where the exported mesh stands; null where nothing was decided or nothing is set.
      *
-     * @return ?array{array{mesh: Mesh, name: string, type: 'model'}, array{mesh: Mesh, name: string, type: 'model'|'support'}}
+     * @return ?array{array{mesh: Mesh, name: string, type: 'model'}, non-empty-list<array{mesh: Mesh, name: string, type: 'model'|'support'}>} the piece, and what is added to it
      */
     public function held(): ?array
     {
         $way = $this->bench->hold()->way;
-        $finding = $way === null ? null : Findings::now($way->kind(), $this->bench->standing($this->stance));
-        $blob = isset($finding->blobs['shells']) ? Findings::blobNow($finding, 'shells') : null;
-        if ($way === null || $blob === null) {
+        if ($way === null) {
             return null;
         }
-        $shells = StageFile::mesh($blob);
+        $finding = Findings::now($way->kind(), $this->bench->standing($this->stance));
         $mesh = MeshInHand::reading($this->bench->subject())->mesh;
-        // shells stand where the piece stands before it is turned about Z; turned, it is set down anew
+        $piece = ['mesh' => $mesh->standing($this->stance->rotation(), $this->stance->liftMm), 'name' => $this->bench->piece->name, 'type' => 'model'];
+        $added = [];
+        foreach (['shells', 'relief'] as $name) {
+            $blob = isset($finding->blobs[$name]) ? Findings::blobNow($finding, $name) : null;
+            if ($blob !== null) { // a relief is part of the piece
+                $isRelief = $way === Way::Relief || $name === 'relief';
+                $added[] = ['mesh' => $this->turned(StageFile::mesh($blob), $mesh), 'name' => mb_strtolower($isRelief ? Way::Relief->label() : $way->label()), 'type' => $isRelief ? 'model' : 'support'];
+            }
+        }
+
+        return $added === [] ? null : [$piece, $added];
+    }
+
+    /** Shells stand where the piece stands before it is turned about Z; turned, it is set down anew. */
+    private function turned(Mesh $shells, Mesh $piece): Mesh
+    {
         $turn = Rotation::bringingUp(new Vec3(0.0, 0.0, 1.0))->thenAboutZ($this->stance->turnDeg);
-        $by = $turn->apply($mesh->standingOrigin(Rotation::bringingUp($this->stance->up), $this->stance->liftMm))->minus($mesh->standingOrigin($this->stance->rotation(), $this->stance->liftMm));
+        $by = $turn->apply($piece->standingOrigin(Rotation::bringingUp($this->stance->up), $this->stance->liftMm))->minus($piece->standingOrigin($this->stance->rotation(), $this->stance->liftMm));
         [$a, $b, , $c, $d] = $turn->rows;
         $x = array_map(static fn (float $px, float $py): float => $a * $px + $b * $py + $by->x, $shells->x, $shells->y);
         $y = array_map(static fn (float $px, float $py): float => $c * $px + $d * $py + $by->y, $shells->x, $shells->y);
 
-        return [
-            ['mesh' => $mesh->standing($this->stance->rotation(), $this->stance->liftMm), 'name' => $this->bench->piece->name, 'type' => 'model'],
-            ['mesh' => new Mesh($x, $y, $shells->z, $shells->tri), 'name' => mb_strtolower($way->label()), 'type' => $way === Way::Relief ? 'model' : 'support'],
-        ];
+        return new Mesh($x, $y, $shells->z, $shells->tri);
     }
 
     /** @return ?array<string, mixed> every node of what holds it, plate frame of the stance, and its numbers; null where nothing was decided */
@@ -100,7 +110,7 @@ final readonly class ExportPlan
             $row['nodes'] = json_decode((string) Findings::blobNow($finding, 'nodes'), true);
         }
 
-        return ['way' => $way->value, 'printed_without' => $this->bench->hold()->accepted, 'taken_away' => $held['without'], 'set_by_hand' => $held['also'], 'plate_only' => $held['plate_only']] + $row;
+        return ['way' => $way->value, 'printed_without' => $this->bench->hold()->accepted, 'taken_away' => $held['without'], 'set_by_hand' => $held['also'], 'plate_only' => $held['plate_only'], 'treated' => $held['treated']] + $row;
     }
 
     /** @return array<string, mixed> */

@@ -31,7 +31,7 @@ enum Input: string
     /** {up, lift_mm} */
     case Stance = 'stance';
 
-    /** {plate_only, gap_mm, bridge_mm, accepted, without, also}: where supports may stand and how near they come, places printed without, and contacts taken away and set by hand (plate frame of the stance) */
+    /** HoldDecision::heldIn: where supports may stand and how near they come, places printed without or held in a way of their own, contacts taken away and set by hand (plate frame of the stance) */
     case Held = 'held';
 
     /** degrees from the vertical that a relief is to print at */

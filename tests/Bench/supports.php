@@ -32,6 +32,6 @@ foreach ([SupportStyle::Columns, SupportStyle::Tree] as $style) {
         memory_reset_peak_usage();
         $start = microtime(true);
         $plan = SupportPlan::of($style, $mesh, $seen, $up, new SupportAsk(spacingMm: $spacing));
-        printf("%s: %d contacts, %.2f s, peak %.0f MB, %.0f mm³, %.2f mm² beyond reach\n", $style->value, count($plan->contacts), microtime(true) - $start, memory_get_peak_usage() / 1e6, $plan->volumeMm3, $plan->uncoveredMm2);
+        printf("%s: %d contacts, %.2f s, peak %.0f MB, %.0f mm³, %.2f mm² beyond reach\n", $style->value, count($plan->contacts), microtime(true) - $start, memory_get_peak_usage() / 1e6, $plan->volumeMm3, $plan->proof->uncoveredMm2);
     }
 }

@@ -9,6 +9,7 @@ use Facebook\WebDriver\Chrome\ChromeDevToolsDriver;
 use Facebook\WebDriver\Chrome\ChromeOptions;
 use Facebook\WebDriver\Interactions\WebDriverActions;
 use Facebook\WebDriver\Remote\DesiredCapabilities;
+use Facebook\WebDriver\Remote\DriverCommand;
 use Facebook\WebDriver\Remote\RemoteWebDriver;
 use Facebook\WebDriver\WebDriverBy;
 use Facebook\WebDriver\WebDriverElement;
@@ -105,14 +106,14 @@ final class Chrome
         (new WebDriverActions($this->driver))->moveToElement($canvas, (int) (($x - 0.5) * $size->getWidth()), (int) (($y - 0.5) * $size->getHeight()))->doubleClick()->perform();
     }
 
+    /** Pressed one after the other, whatever has the focus: an element that is drawn anew or shut in between does not matter. */
     public function keys(string $keys): void
     {
-        try {
-            $this->driver->getKeyboard()->sendKeys($keys);
-        } catch (\Facebook\WebDriver\Exception\StaleElementReferenceException) { // what had the focus was drawn anew in between
-            usleep(200_000);
-            $this->driver->getKeyboard()->sendKeys($keys);
+        $actions = [];
+        foreach (mb_str_split($keys) as $key) {
+            array_push($actions, ['type' => 'keyDown', 'value' => $key], ['type' => 'keyUp', 'value' => $key]);
         }
+        $this->driver->execute(DriverCommand::ACTIONS, ['actions' => [['type' => 'key', 'id' => 'keyboard', 'actions' => $actions]]]);
     }
 
     /**

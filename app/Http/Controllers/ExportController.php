@@ -33,16 +33,16 @@ final class ExportController extends Controller
     /** What holds it: alone, or with the piece in one file. */
     private function held(ExportPlan $export, string $format): Response
     {
-        $objects = $export->held() ?? abort(409, 'Decide at Hold how it is held first; nothing holds it in this plan.');
+        [$piece, $added] = $export->held() ?? abort(409, 'Decide at Hold how it is held first; nothing holds it in this plan.');
         $is3mf = $format === 'held-3mf';
         $name = $export->fileName($is3mf ? '3mf' : 'stl');
 
-        return response()->streamDownload(static function () use ($objects, $format): void {
+        return response()->streamDownload(static function () use ($piece, $added, $format): void {
             $stream = fopen('php://output', 'wb') ?: throw new RuntimeException('The download cannot be written.');
             match ($format) {
-                'held-3mf' => ThreeMfWriter::writeObjects($stream, $objects),
-                'held-stl' => MeshFormats::write($stream, 'stl', Mesh::joined(array_column($objects, 'mesh')), 'piece and supports - Wrenlo'),
-                default => MeshFormats::write($stream, 'stl', $objects[1]['mesh'], $objects[1]['name'].' - Wrenlo'),
+                'held-3mf' => ThreeMfWriter::writeObjects($stream, [$piece, ...$added]),
+                'held-stl' => MeshFormats::write($stream, 'stl', Mesh::joined(array_column([$piece, ...$added], 'mesh')), 'piece and supports - Wrenlo'),
+                default => MeshFormats::write($stream, 'stl', Mesh::joined(array_column($added, 'mesh')), $added[0]['name'].' - Wrenlo'),
             };
             fclose($stream);
         }, str_replace('-standing', $format === 'supports' ? '-supports' : '-held', $name), ['Content-Type' => MeshFormats::mime($is3mf ? '3mf' : 'stl')]);

@@ -32,12 +32,12 @@ final readonly class HoldingReport
         $small = array_filter($rows, $isSmall);
         $dot = M_PI / 4 * $bench->profile()->lineMm ** 2;
         $isSpeck = static fn (array $row): bool => $row['kind'] === RegionKind::Island->value && $row['area_mm2'] < $dot;
-        $accepted = $bench->hold()->accepted;
+        $hold = $bench->hold();
         [$limit, $polymer] = [(float) ($r['limit_deg'] ?? 45.0), $bench->tools()[2]->polymer];
 
         return new self(
             state: $f->state, underWay: $f->state->isUnderWay(), percent: $f->percent, words: $f->words, failure: $f->failure, areaMm2: $r['overhang_area_mm2'] ?? null,
-            places: array_values(array_map(static fn (array $row): HeldPlace => HeldPlace::of($row, $accepted, $limit, $polymer, $bench->hold()->bridgeMm), array_filter($rows, static fn (array $row): bool => ! $isSmall($row) && ! $isSpeck($row)))),
+            places: array_values(array_map(static fn (array $row): HeldPlace => HeldPlace::of($row, $hold, $limit, $polymer), array_filter($rows, static fn (array $row): bool => ! $isSmall($row) && ! $isSpeck($row)))),
             smaller: count($small), smallerMm2: (float) array_sum(array_column($small, 'area_mm2')), specks: count(array_filter($rows, $isSpeck)),
         );
     }

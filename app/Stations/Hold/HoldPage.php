@@ -6,7 +6,6 @@ namespace App\Stations\Hold;
 
 use App\Plans\Bench;
 use Wrenlo\Core\Support\Droop;
-use Wrenlo\Core\Support\Gap;
 use Wrenlo\Core\Support\Overhangs;
 
 /** What the Hold station is drawn from, but for the places themselves, which have an address of their own. */
@@ -24,7 +23,7 @@ final readonly class HoldPage
      */
     private function __construct(
         public float $limitDeg, public float $customaryDeg, public float $usualDeg, public float $cooledDeg, public float $lineMm, public float $layerMm, public array $accepted,
-        public ?Way $way, public bool $isPlateOnly, public ?float $gapMm, public float $usualGapMm, public float $wholeGapMm, public string $fuseRisk, public string $fuseWhy, public ?float $bridgeMm, public float $spanMm, public string $polymer, public float $reliefDeg, public array $without, public array $also,
+        public ?Way $way, public bool $isPlateOnly, public HoldGap $gap, public ?float $bridgeMm, public float $spanMm, public ?float $smallMm2, public float $reliefDeg, public array $without, public array $also, public HoldReading $reading,
     ) {}
 
     public static function of(Bench $bench): self
@@ -32,13 +31,12 @@ final readonly class HoldPage
         $hold = $bench->hold();
         $rules = $bench->subject()->rules();
         $line = $bench->profile()->lineMm;
-
-        [$fuse, $why] = Gap::fuse($hold->gapMm ?? Gap::usualMm($rules->layerMm), $rules->layerMm, $bench->tools()[2]->polymer);
         $held = $hold->heldIn($bench->stand()->stance);
 
         return new self(
             limitDeg: $rules->limitDeg, customaryDeg: HoldDecision::CUSTOMARY_DEG, usualDeg: Overhangs::limitDeg($line, $rules->layerMm, self::USUAL), cooledDeg: Overhangs::limitDeg($line, $rules->layerMm, self::COOLED),
-            lineMm: $line, layerMm: $rules->layerMm, accepted: $hold->accepted, way: $hold->way, isPlateOnly: $hold->isPlateOnly, gapMm: $hold->gapMm, usualGapMm: Gap::usualMm($rules->layerMm), wholeGapMm: Gap::wholeLayersMm($rules->layerMm), fuseRisk: $fuse, fuseWhy: $why, bridgeMm: $hold->bridgeMm, spanMm: Droop::spanMm($bench->tools()[2]->polymer), polymer: $bench->tools()[2]->polymer, reliefDeg: $hold->reliefDeg, without: $held['without'], also: $held['also'],
+            lineMm: $line, layerMm: $rules->layerMm, accepted: $hold->accepted, way: $hold->way, isPlateOnly: $hold->isPlateOnly, gap: HoldGap::of($bench), bridgeMm: $hold->bridgeMm, spanMm: Droop::spanMm($bench->tools()[2]->polymer), smallMm2: $hold->smallMm2,
+            reliefDeg: $hold->reliefDeg, without: $held['without'], also: $held['also'], reading: HoldReading::of($bench),
         );
     }
 }

@@ -15,7 +15,9 @@ use App\Models\Piece;
 use App\Plans\Bench;
 use App\Plans\Decision;
 use App\Stations\Station;
+use Closure;
 use Illuminate\Validation\Rule;
+use Wrenlo\Core\Support\Treatment;
 
 /** What needs holding? */
 final class HoldStation extends Station
@@ -50,6 +52,11 @@ final class HoldStation extends Station
             'plate_only' => ['sometimes', 'boolean'],
             'gap_mm' => ['sometimes', 'nullable', 'numeric', 'between:0.05,1'],
             'bridge_mm' => ['sometimes', 'nullable', 'numeric', 'between:1,200'],
+            'small_mm2' => ['sometimes', 'nullable', 'numeric', 'between:0.5,1000'],
+            'treated' => ['sometimes', 'array', 'max:'.HoldDecision::MOST_ACCEPTED, static function (string $at, mixed $given, Closure $fail): void {
+                array_filter(array_keys((array) $given), static fn (int|string $key): bool => ! is_string($key) || strlen($key) > 64) === [] || $fail('A place is named by its key.');
+            }],
+            'treated.*' => [Rule::enum(Treatment::class)],
             'relief_deg' => ['sometimes', 'numeric', 'between:50,88'],
             'without' => ['sometimes', 'array', 'list', 'max:'.HoldDecision::MOST_BY_HAND],
             'without.*' => ['array', 'list', 'size:3'],
@@ -63,19 +70,28 @@ final class HoldStation extends Station
     public static function changed(Bench $bench, array $changes): Decision
     {
         $hold = $bench->hold();
-        $limit = array_key_exists('limit_deg', $changes) ? $changes['limit_deg'] : $hold->limitDeg;
-
         $stance = $bench->stand()->stance;
         $held = $hold->heldIn($stance);
         $isByHand = isset($changes['without']) || isset($changes['also']);
 
         return new HoldDecision(
-            limitDeg: $limit === null ? null : (float) $limit, accepted: array_values(array_unique($changes['accepted'] ?? $hold->accepted)),
+            limitDeg: self::number($changes, 'limit_deg', $hold->limitDeg), accepted: array_values(array_unique($changes['accepted'] ?? $hold->accepted)),
             way: array_key_exists('way', $changes) ? Way::tryFrom((string) $changes['way']) : $hold->way, isPlateOnly: (bool) ($changes['plate_only'] ?? $hold->isPlateOnly),
-            gapMm: array_key_exists('gap_mm', $changes) ? ($changes['gap_mm'] === null ? null : (float) $changes['gap_mm']) : $hold->gapMm,
-            bridgeMm: array_key_exists('bridge_mm', $changes) ? ($changes['bridge_mm'] === null ? null : (float) $changes['bridge_mm']) : $hold->bridgeMm, reliefDeg: (float) ($changes['relief_deg'] ?? $hold->reliefDeg),
+            gapMm: self::number($changes, 'gap_mm', $hold->gapMm),
+            bridgeMm: self::number($changes, 'bridge_mm', $hold->bridgeMm), smallMm2: self::number($changes, 'small_mm2', $hold->smallMm2),
+            treated: isset($changes['treated']) ? array_map(Treatment::from(...), $changes['treated']) : $hold->treated, reliefDeg: (float) ($changes['relief_deg'] ?? $hold->reliefDeg),
             without: $isByHand ? self::places($changes['without'] ?? $held['without']) : $hold->without, also: $isByHand ? self::places($changes['also'] ?? $held['also']) : $hold->also, handStance: $isByHand ? $stance?->id() : $hold->handStance,
         );
+    }
+
+    /** @param  array<string, mixed>  $changes */
+    private static function number(array $changes, string $key, ?float $before): ?float
+    {
+        if (! array_key_exists($key, $changes)) {
+            return $before;
+        }
+
+        return $changes[$key] === null ? null : (float) $changes[$key];
     }
 
     public static function restsOn(Bench $bench): ?string

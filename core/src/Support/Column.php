@@ -14,16 +14,17 @@ final readonly class Column
      * @param  float  $contactMm  the place on the piece that it holds
      * @param  int  $contactFacet  of the piece
      * @param  int  $landingFacet  that it stands on; −1 for the plate
+     * @param  float  $widthMm  of the shaft
      */
     public function __construct(
-        public float $xMm, public float $yMm, public float $bottomMm, public float $shoulderMm, public float $topMm, public float $contactMm, public int $contactFacet, public int $landingFacet,
+        public float $xMm, public float $yMm, public float $widthMm, public float $bottomMm, public float $shoulderMm, public float $topMm, public float $contactMm, public int $contactFacet, public int $landingFacet,
     ) {}
 
-    public function limb(float $widthMm, int $contact): Limb
+    public function limb(int $contact): Limb
     {
-        $rings = [[$this->xMm, $this->yMm, $this->bottomMm, $widthMm * M_SQRT1_2]];
+        $rings = [[$this->xMm, $this->yMm, $this->bottomMm, $this->widthMm * M_SQRT1_2]];
         if ($this->shoulderMm > $this->bottomMm) {
-            $rings[] = [$this->xMm, $this->yMm, $this->shoulderMm, $widthMm * M_SQRT1_2];
+            $rings[] = [$this->xMm, $this->yMm, $this->shoulderMm, $this->widthMm * M_SQRT1_2];
         }
         $rings[] = [$this->xMm, $this->yMm, $this->topMm, Columns::TIP_MM * M_SQRT1_2];
 

@@ -145,7 +145,7 @@ final class Columns
         if ($this->isCrowded($x, $y, $bottom, $top)) {
             return false;
         }
-        $column = new Column($x, $y, $bottom, $shoulder, $top, $contact, $solid->under[$stretch], $landing);
+        $column = new Column(xMm: $x, yMm: $y, widthMm: $this->widthMm, bottomMm: $bottom, shoulderMm: $shoulder, topMm: $top, contactMm: $contact, contactFacet: $solid->under[$stretch], landingFacet: $landing);
         if ($this->isClear !== null && ! ($this->isClear)($column)) {
             return false;
         }

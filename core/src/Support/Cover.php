@@ -116,6 +116,31 @@ final class Cover
     }
 
     /**
+     * Islands that begin with one of these facets, or those that do not.
+     *
+     * @param  list<Island>  $islands
+     * @param  array<int, mixed>  $facets
+     * @return list<Island>
+     */
+    public function over(array $islands, array $facets, bool $isOver): array
+    {
+        return $facets === [] ? ($isOver ? [] : $islands) : array_values(array_filter($islands, fn (Island $i): bool => $isOver === $this->beginsWith($i, $facets)));
+    }
+
+    /** @param  array<int, mixed>  $facets */
+    private function beginsWith(Island $island, array $facets): bool
+    {
+        $cell = $this->solid->at($island->xMm, $island->yMm);
+        for ($s = $cell < 0 ? 0 : $this->solid->from[$cell], $to = $cell < 0 ? 0 : $this->solid->from[$cell + 1]; $s < $to; $s++) {
+            if (abs($this->solid->start[$s] - $island->zMm) < 2 * $this->ask->layerMm && isset($facets[$this->solid->under[$s]])) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /**
      * @param  list<Island>  $islands
      * @return list<Island> that nothing holds
      */

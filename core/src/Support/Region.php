@@ -44,6 +44,11 @@ final readonly class Region
         return vsprintf($this->kind->value.' %.1f %.1f %.1f', $this->fileMm);
     }
 
+    public function isSpared(float $bridgeMm, float $smallMm2): bool
+    {
+        return $this->kind->isSpared($this->areaMm2, $this->spanMm, $bridgeMm, $smallMm2);
+    }
+
     /** @return array<string, mixed> the keys of `wrenlo:overhangs --json` */
     public function toArray(): array
     {

@@ -31,4 +31,14 @@ enum RegionKind: string
             self::Bridge => 'Level, with material on both sides: lines can span it, and sag the more the longer they are.',
         };
     }
+
+    /** Whether a place of this kind is printed without by a rule: a bridge up to a length, a lean of less than an area. */
+    public function isSpared(float $areaMm2, ?float $spanMm, float $bridgeMm, float $smallMm2): bool
+    {
+        return match ($this) {
+            self::Bridge => $spanMm !== null && $spanMm <= $bridgeMm,
+            self::Overhang => $areaMm2 < $smallMm2,
+            default => false,
+        };
+    }
 }

@@ -35,6 +35,9 @@ final readonly class Relief
 
     public const MOST_DEG = 88.0;
 
+    /** What is asked for where nothing is said. */
+    public const USUAL_DEG = 80.0;
+
     /** Thinner fillings are none. */
     private const THIN_MM = 1e-4;
 
@@ -56,7 +59,17 @@ final readonly class Relief
      */
     public static function of(Mesh $mesh, array $seen, Rotation $stance, float $angleDeg, array $keepClear = [], float $liftMm = 0.0): self
     {
-        $piece = $mesh->standing($stance, $liftMm);
+        return self::under($mesh->standing($stance, $liftMm), $seen, $angleDeg, $keepClear);
+    }
+
+    /**
+     * The same of a piece that stands already.
+     *
+     * @param  list<float>  $seen
+     * @param  array<int, true>  $keepClear
+     */
+    public static function under(Mesh $piece, array $seen, float $angleDeg, array $keepClear = []): self
+    {
         $facets = Surface::ofFacets($piece);
         $size = $piece->bounds()->size();
         $grid = SolidColumns::of($piece, max(self::LEAST_CELL_MM, sqrt($size->x * $size->y / self::MOST_CELLS)));

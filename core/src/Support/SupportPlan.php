@@ -14,8 +14,13 @@ use Wrenlo\Core\Mesh\TriangleIndex;
 use Wrenlo\Core\Motion\PrintEstimate;
 use Wrenlo\Core\Settings\PrintProfile;
 
+use function array_fill_keys;
+use function array_filter;
 use function array_map;
+use function array_pad;
+use function array_push;
 use function array_sum;
+use function array_values;
 use function count;
 use function max;
 use function min;
@@ -42,14 +47,14 @@ final readonly class SupportPlan
      * @param  list<Contact>  $contacts
      * @param  list<Column>  $columns  the upright shafts among the limbs
      * @param  float  $widthMm  of those
-     * @param  list<array{float, float, float, float}>  $beyond  places beyond reach: x, y, z and mm²
-     * @param  list<Island>  $openIslands  that nothing holds
+     * @param  float  $seenScarMm2  that tips and feet leave, by how much it is seen
+     * @param  float  $landingMm2  feet on the piece
      * @param  float  $topMm  of the piece
-     * @param  float  $breakRisk  share of the contacts on a shaft or branch that may break off before it is done
+     * @param  ?Relief  $relief  under places that were asked to be held that way
      */
     private function __construct(
-        public SupportStyle $style, public SupportAsk $ask, public array $limbs, public array $contacts, public array $columns, public float $widthMm, public float $volumeMm3, public float $uncoveredMm2, public array $beyond, public array $openIslands, public float $seenScarMm2, public float $landingMm2,
-        public ?float $clearanceMm, public float $breakRisk, public int $trapped, public float $topMm,
+        public SupportStyle $style, public SupportAsk $ask, public array $limbs, public array $contacts, public array $columns, public float $widthMm, public float $volumeMm3, public float $seenScarMm2, public float $landingMm2, public float $topMm, public SupportProof $proof,
+        public ?Relief $relief, private ?Mesh $reliefBody,
     ) {}
 
     /**
@@ -59,27 +64,68 @@ final readonly class SupportPlan
     public static function of(SupportStyle $style, Mesh $mesh, array $seen, Rotation $stance, SupportAsk $ask, Wishes $wishes = new Wishes, float $liftMm = 0.0, PrintProfile $profile = new PrintProfile): self
     {
         $piece = $mesh->standing($stance, $liftMm);
+        $topMm = $piece->bounds()->max->z;
+        [$relief, $body] = $style === SupportStyle::None ? [null, null] : self::relief($piece, $seen, $ask, $wishes);
+        $added = [];
+        if ($body !== null) { // it is part of the piece from here on, and asks for nothing itself
+            $added = array_fill_keys(range($piece->triangleCount(), $piece->triangleCount() + $body->triangleCount() - 1), true);
+            $wishes = $wishes->leavingFacets($added + $wishes->treatedBy(Treatment::Relief));
+            $seen = array_pad($seen, $piece->triangleCount() + $body->triangleCount(), 1.0);
+            $piece = Mesh::joined([$piece, $body]);
+        }
         $facets = Surface::ofFacets($piece);
         $islands = $wishes->wanted(LayerIslands::standing($piece, $seen, $ask->layerMm, $liftMm));
         $index = TriangleIndex::of($piece);
         $trees = new Trees($piece, $facets, $index, $wishes, min(self::LEAN_DEG, $ask->limitDeg), [$profile->bedXMm, $profile->bedYMm]);
-        [$forest, $columns, $uncovered, $cover] = self::held($style, SolidColumns::of($piece, Columns::CELL_MM), $facets, $islands, $ask, $wishes, $trees);
+        $solid = SolidColumns::of($piece, Columns::CELL_MM);
+        if ($added !== []) { // a relief begins thinly, and is carried by what is beside it
+            $islands = (new Cover($solid, $facets->nz, $ask, $wishes))->over($islands, $added, false);
+        }
+        [$forest, $columns, $uncovered, $cover] = self::held($style, $solid, $facets, $islands, $ask, $wishes, $trees);
         $limbs = $forest === null ? [] : $forest->limbs;
         $weak = $forest === null ? 0 : $forest->weak;
         $width = $style === SupportStyle::Columns ? Columns::widthMm($ask->density) : Columns::LEAST_WIDTH_MM;
         $contacts = array_map(static fn (Sprout $s): Contact => new Contact(...$s->contact, facet: $s->facet), $forest === null ? [] : $forest->sprouts);
         foreach ($columns as $c) {
-            $limbs[] = $c->limb($width, count($contacts));
+            $limbs[] = $c->limb(count($contacts));
             $contacts[] = new Contact($c->xMm, $c->yMm, $c->contactMm, $c->contactFacet);
-            $weak += $c->topMm - $c->bottomMm > self::SLENDER * $width ? 1 : 0;
+            $weak += $c->topMm - $c->bottomMm > self::SLENDER * $c->widthMm ? 1 : 0;
         }
-        $clearance = min($forest === null ? INF : $forest->clearanceMm ?? INF, self::clearance($index, $columns, $width));
+        $clearance = min($forest === null ? INF : $forest->clearanceMm ?? INF, self::clearance($index, $columns));
         [$scar, $landing] = self::scars($limbs, $contacts, $seen);
+        $access = new Access($index, $facets, $ask->gapMm);
 
         return new self(
-            style: $style, ask: $ask, limbs: $limbs, contacts: $contacts, columns: $columns, widthMm: $width, volumeMm3: self::volume($limbs, $style), uncoveredMm2: $uncovered, beyond: $cover->beyond(), openIslands: $cover->openIslands($islands), seenScarMm2: $scar, landingMm2: $landing,
-            clearanceMm: is_finite($clearance) ? $clearance : null, breakRisk: $contacts === [] ? 0.0 : $weak / count($contacts), trapped: Access::trapped($index, $facets, $contacts, $ask->gapMm), topMm: $piece->bounds()->max->z,
+            style: $style, ask: $ask, limbs: $limbs, contacts: $contacts, columns: $columns, widthMm: $width, volumeMm3: self::volume($limbs, $style), seenScarMm2: $scar, landingMm2: $landing, topMm: $topMm,
+            proof: new SupportProof(
+                uncoveredMm2: $uncovered, beyond: $cover->beyond(), openIslands: $cover->openIslands($islands), clearanceMm: is_finite($clearance) ? $clearance : null, breakRisk: $contacts === [] ? 0.0 : $weak / count($contacts),
+                trapped: $access->trapped($contacts), removal: Removal::of($limbs, $contacts, $access, $piece->bounds()),
+            ),
+            relief: $relief, reliefBody: $body,
         );
+    }
+
+    /**
+     * What is added under the places that were asked to be held that way, and nowhere else.
+     *
+     * @param  list<float>  $seen
+     * @return array{?Relief, ?Mesh}
+     */
+    private static function relief(Mesh $piece, array $seen, SupportAsk $ask, Wishes $wishes): array
+    {
+        $under = $wishes->treatedBy(Treatment::Relief);
+        if ($under === []) {
+            return [null, null];
+        }
+        $asItIs = [];
+        for ($f = 0, $n = $piece->triangleCount(); $f < $n; $f++) {
+            if (! isset($under[$f])) {
+                $asItIs[$f] = true;
+            }
+        }
+        $relief = Relief::under($piece, $seen, $ask->reliefDeg, $asItIs);
+
+        return [$relief, $relief->body()];
     }
 
     /**
@@ -89,26 +135,36 @@ final readonly class SupportPlan
     private static function held(SupportStyle $style, SolidColumns $solid, Surface $facets, array $islands, SupportAsk $ask, Wishes $wishes, Trees $trees): array
     {
         $cover = new Cover($solid, $facets->nz, $ask, $wishes);
-        if ($style === SupportStyle::Tree) {
-            return $trees->plan($cover, $islands);
-        }
+        $upright = $wishes->treatedBy(Treatment::Columns);
         if ($style === SupportStyle::None) {
             return [null, [], $cover->holdRest(static fn (): bool => false), $cover];
         }
+        if ($style === SupportStyle::Tree && $upright === []) {
+            return $trees->plan($cover, $islands);
+        }
         $empty = clone $cover;
-        if ($style === SupportStyle::Painted) { // what else hangs is left, and told
-            [$forest, $columns] = $trees->plan(new Cover($solid, $facets->nz, $ask, $wishes, true), []);
-        } else {
+        if ($style === SupportStyle::Columns) {
+            $branches = $wishes->treatedBy(Treatment::Tree);
+            [$columns, $uncovered] = Columns::plan($branches === [] ? $cover : new Cover($solid, $facets->nz, $ask, $wishes->leavingFacets($branches)), $facets->nz, $cover->over($islands, $branches, false), $wishes);
+            if ($branches !== []) {
+                $cover->addAll([], $columns);
+            }
             $forest = null;
-            [$columns, $uncovered] = Columns::plan($cover, $facets->nz, $islands, $wishes);
-            if ($uncovered > 0.0 || $cover->openIslands($islands) !== []) { // where no upright shaft finds a way a branch may
+            if ($branches !== [] || $uncovered > 0.0 || $cover->openIslands($islands) !== []) { // where no upright shaft finds a way, or none is asked for
                 [$forest, , $uncovered, $cover] = $trees->plan($cover, $islands, true);
             }
             if ($wishes->byHand->without === []) {
                 return [$forest, $columns, $uncovered, $cover];
             }
-            $columns = array_values(array_filter($columns, static fn (Column $c): bool => ! $wishes->byHand->isTakenAway($c->xMm, $c->yMm, $c->contactMm)));
+        } else { // of what is marked alone; what else hangs is left, and told
+            $isMarked = $style === SupportStyle::Painted;
+            [$forest, $columns] = $trees->plan(new Cover($solid, $facets->nz, $ask, $wishes->leavingFacets($upright), $isMarked), $isMarked ? [] : $cover->over($islands, $upright, false));
+            if ($upright !== []) {
+                $there = $wishes->holdingOnly($upright);
+                array_push($columns, ...Columns::plan(new Cover($solid, $facets->nz, $ask, $there, true), $facets->nz, $cover->over($islands, $upright, true), $there)[0]);
+            }
         }
+        $columns = array_values(array_filter($columns, static fn (Column $c): bool => ! $wishes->byHand->isTakenAway($c->xMm, $c->yMm, $c->contactMm)));
         $empty->addAll($forest === null ? [] : $forest->sprouts, $columns);
 
         return [$forest, $columns, $empty->holdRest(static fn (): bool => false), $empty];
@@ -167,10 +223,8 @@ final readonly class SupportPlan
             'style' => $this->style->value, 'contacts' => array_map(static fn (Contact $c): array => [$c->xMm, $c->yMm, $c->zMm], $this->contacts), 'nodes' => $this->nodes(),
             'volume_mm3' => $volume, 'plastic_mm3' => $volume, 'grams' => $volume * $profile->densityGPerCm3 / 1000, 'minutes' => PrintEstimate::seconds([0.0, 0.0, 0.0, $volume], 0.0, $this->ask->layerMm, $profile) / 60,
             'contact_area_mm2' => array_sum(array_map(static fn (Limb $l): float => $l->tip === null ? 0.0 : $l->tipMm2(), $this->limbs)), 'seen_scar_mm2' => $this->seenScarMm2, 'landing_area_mm2' => $this->landingMm2,
-            'uncovered_area_mm2' => $this->uncoveredMm2, 'uncovered_islands' => count($this->openIslands), 'min_clearance_mm' => $this->clearanceMm, 'max_lean_deg' => $this->leanDeg(), 'break_risk' => $this->breakRisk,
-            'trapped_contacts' => $this->trapped, 'sections_mm2' => $this->sectionsMm2(), 'uncovered_places' => array_map(static fn (array $p): array => ['at_mm' => [$p[0], $p[1], $p[2]], 'area_mm2' => $p[3]], $this->beyond),
-            'open_islands' => array_map(static fn (Island $i): array => $i->toArray(), $this->openIslands),
-        ];
+            'max_lean_deg' => $this->leanDeg(), 'sections_mm2' => $this->sectionsMm2(), 'relief' => $this->relief?->toArray(),
+        ] + $this->proof->toArray();
     }
 
     /**
@@ -219,6 +273,12 @@ final readonly class SupportPlan
         return self::meshOf($this->limbs);
     }
 
+    /** What is added to the piece itself, as closed bodies; null where nothing is. */
+    public function reliefBody(): ?Mesh
+    {
+        return $this->reliefBody;
+    }
+
     /** @param  list<Limb>  $limbs */
     private static function meshOf(array $limbs): ?Mesh
     {
@@ -235,7 +295,7 @@ final readonly class SupportPlan
      *
      * @param  list<Column>  $columns
      */
-    private static function clearance(TriangleIndex $index, array $columns, float $widthMm): float
+    private static function clearance(TriangleIndex $index, array $columns): float
     {
         $least = INF;
         foreach ($columns as $c) {
@@ -243,7 +303,7 @@ final readonly class SupportPlan
                 for ($k = 0; $k < self::CLEARANCE_RAYS; $k++) {
                     [$dx, $dy] = [cos(2 * M_PI * $k / self::CLEARANCE_RAYS), sin(2 * M_PI * $k / self::CLEARANCE_RAYS)];
                     // the shaft's side lies half its width away along the larger of the two
-                    $least = min($least, $index->first($c->xMm, $c->yMm, $z, $dx, $dy, 0.0)[0] - $widthMm / 2 / max(abs($dx), abs($dy)));
+                    $least = min($least, $index->first($c->xMm, $c->yMm, $z, $dx, $dy, 0.0)[0] - $c->widthMm / 2 / max(abs($dx), abs($dy)));
                 }
             }
         }

@@ -12,6 +12,8 @@ export const PRESET = ['face', 'plastic', 'safe', 'soonest'] as const;
 export type Preset = (typeof PRESET)[number];
 export const REGION_KIND = ['island', 'point', 'overhang', 'bridge'] as const;
 export type RegionKind = (typeof REGION_KIND)[number];
+export const TREATMENT = ['tree', 'columns', 'relief'] as const;
+export type Treatment = (typeof TREATMENT)[number];
 export const WAY = ['tree', 'columns', 'painted', 'relief', 'none'] as const;
 export type Way = (typeof WAY)[number];
 
@@ -140,6 +142,7 @@ export type HeldPlace = {
     spanMm: number | null;
     droop: string;
     isAccepted: boolean;
+    treated: Treatment | null;
 };
 
 export type HeldWay = {
@@ -166,6 +169,7 @@ export type HeldWay = {
     filledHoles: number;
     open: OpenPlace[];
     sectionsMm2: number[];
+    removal: RemovalRound[];
 };
 
 export type HoldPage = {
@@ -178,17 +182,14 @@ export type HoldPage = {
     accepted: string[];
     way: Way | null;
     isPlateOnly: boolean;
-    gapMm: number | null;
-    usualGapMm: number;
-    wholeGapMm: number;
-    fuseRisk: string;
-    fuseWhy: string;
+    gap: HoldGap;
     bridgeMm: number | null;
     spanMm: number;
-    polymer: string;
+    smallMm2: number | null;
     reliefDeg: number;
     without: number[][];
     also: number[][];
+    reading: HoldReading;
 };
 
 export type HoldingReport = {
@@ -369,6 +370,12 @@ export type PresetInfo = {
     key: Preset;
     label: string;
     weights: Record<string, number>;
+};
+
+export type RemovalRound = {
+    pieces: number;
+    contacts: number;
+    isForced: boolean;
 };
 
 export type RepairOffer = {

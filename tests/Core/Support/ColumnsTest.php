@@ -35,7 +35,7 @@ function twoCups(): Mesh
 it('holds all of a beam, with the share of the plan that was asked for', function (float $density) {
     $mesh = Solids::carved([[true, [-3, 3, -12, 12, 0, 24]], [true, [-40, 40, -12, 12, 24, 30]]]);
     $plan = columnsOf($mesh, ask: new SupportAsk(density: $density));
-    expect($plan->uncoveredMm2)->toBe(0.0)->and($plan->openIslands)->toBe([])->and($plan->landingMm2)->toBe(0.0)->and($plan->widthMm)->toEqualWithDelta(Columns::SPACING_MM * sqrt($density), 1e-9);
+    expect($plan->proof->uncoveredMm2)->toBe(0.0)->and($plan->proof->openIslands)->toBe([])->and($plan->landingMm2)->toBe(0.0)->and($plan->widthMm)->toEqualWithDelta(Columns::SPACING_MM * sqrt($density), 1e-9);
     foreach ($plan->columns as $c) {
         expect($c->contactMm)->toEqualWithDelta(24.0, 1e-9)->and($c->topMm)->toEqualWithDelta(24.0 - 0.22, 1e-9)->and($c->bottomMm)->toBe(0.0)->and(abs($c->xMm))->toBeGreaterThan(3.0 + 0.8 + $plan->widthMm / 2);
     }
@@ -50,7 +50,7 @@ it('is closed, turned outward, above the plate, and as large as it says', functi
     $plan = columnsOf($mesh, $up);
     $report = MeshInspector::inspect($plan->shells());
     expect($report->topology->isWatertight())->toBeTrue()->and($report->topology->shells)->toBe(count($plan->limbs))->and($report->volumeMm3)->toEqualWithDelta($plan->volumeMm3, 0.01 * $plan->volumeMm3)
-        ->and($report->bounds->min->z)->toBeGreaterThanOrEqual(0.0)->and($plan->uncoveredMm2)->toBeLessThan(15.0);
+        ->and($report->bounds->min->z)->toBeGreaterThanOrEqual(0.0)->and($plan->proof->uncoveredMm2)->toBeLessThan(15.0);
     foreach ($plan->columns as $c) {
         expect($c->bottomMm)->toBeLessThanOrEqual($c->shoulderMm)->and($c->shoulderMm)->toBeLessThanOrEqual($c->topMm)->and($c->topMm <= 0.2 + 1e-9 ? 0.22 : $c->contactMm - $c->topMm)->toEqualWithDelta(0.22, 1e-9);
     }
@@ -77,30 +77,30 @@ it('keeps its distance to the sides of the piece, by an outside ray caster', fun
     foreach (OutsideRays::firstHits($piece, $rays) as $k => $hit) {
         $least = $hit === null ? $least : min($least, $hit - $half[$k]);
     }
-    expect($least)->toBeGreaterThan(0.8 - 0.05)->and($plan->clearanceMm)->toBeGreaterThan(0.8 - 0.05)->and($plan->clearanceMm)->toBeLessThan($least + 0.5);
+    expect($least)->toBeGreaterThan(0.8 - 0.05)->and($plan->proof->clearanceMm)->toBeGreaterThan(0.8 - 0.05)->and($plan->proof->clearanceMm)->toBeLessThan($least + 0.5);
 })->with([['bunny', [0, 0, 1]], ['pod', [0, 0, 1]], ['cups', [0, 0, 1]]]);
 
 it('stands on the piece where it may, and on the plate alone where it may not', function () {
     $free = columnsOf(twoCups());
     $onPiece = array_filter($free->columns, fn (Column $c): bool => $c->landingFacet >= 0);
-    expect($onPiece)->not->toBe([])->and($free->landingMm2)->toEqualWithDelta(count($onPiece) * $free->widthMm ** 2, 1e-9)->and($free->uncoveredMm2)->toBe(0.0);
+    expect($onPiece)->not->toBe([])->and($free->landingMm2)->toEqualWithDelta(count($onPiece) * $free->widthMm ** 2, 1e-9)->and($free->proof->uncoveredMm2)->toBe(0.0);
     foreach ($onPiece as $c) {
         expect(round($c->bottomMm, 6))->toBeIn([8.22, 13.22]);
     }
     $plate = columnsOf(twoCups(), ask: new SupportAsk(isPlateOnly: true));
-    expect(array_filter($plate->columns, fn (Column $c): bool => $c->landingFacet >= 0))->toBe([])->and($plate->landingMm2)->toBe(0.0)->and($plate->openIslands)->toBe([]);
+    expect(array_filter($plate->columns, fn (Column $c): bool => $c->landingFacet >= 0))->toBe([])->and($plate->landingMm2)->toBe(0.0)->and($plate->proof->openIslands)->toBe([]);
 });
 
 it('stands on the piece in a hollow, or leaves its ceiling', function () {
     $hollow = Solids::carved([[true, [0, 30, 0, 30, 0, 30]], [false, [5, 25, 5, 25, 5, 25]]]);
-    expect(columnsOf($hollow)->uncoveredMm2)->toBe(0.0);
+    expect(columnsOf($hollow)->proof->uncoveredMm2)->toBe(0.0);
     // a ceiling of 20 × 20 mm, of which what lies within 3 mm of its walls holds on to them
-    expect(columnsOf($hollow, ask: new SupportAsk(isPlateOnly: true))->uncoveredMm2)->toEqualWithDelta(14 * 14, 20.0);
+    expect(columnsOf($hollow, ask: new SupportAsk(isPlateOnly: true))->proof->uncoveredMm2)->toEqualWithDelta(14 * 14, 20.0);
 });
 
 it('fits a pad of one layer under what begins with the third', function (float $z, bool $isHeld) {
     $plan = columnsOf(Solids::carved([[true, [0, 10, 0, 20, 0, 10]], [true, [0, 30, 0, 20, $z, 10]]]));
-    expect($plan->columns !== [])->toBe($isHeld)->and($plan->uncoveredMm2)->toBe(0.0);
+    expect($plan->columns !== [])->toBe($isHeld)->and($plan->proof->uncoveredMm2)->toBe(0.0);
     foreach ($plan->columns as $c) {
         expect($c->topMm)->toEqualWithDelta($z > 0.42 ? $z - 0.22 : min(0.2, $z - 0.1), 1e-9)->and($c->bottomMm)->toBe(0.0);
     }
@@ -118,19 +118,19 @@ it('lets a branch hold what no shaft reaches', function () {
     $marked = Surface::ofFacets($mesh);
     $floor = array_fill_keys(array_keys(array_filter($marked->nz, fn (float $nz, int $f): bool => $nz > 0.9 && $marked->cz[$f] < 5, ARRAY_FILTER_USE_BOTH)), true);
     $plan = columnsOf($mesh, keepClear: $floor); // the floor is not to be touched, and is 60 mm wide
-    expect($plan->openIslands)->not->toBe([]);
+    expect($plan->proof->openIslands)->not->toBe([]);
     $small = Solids::carved([[true, [-8, 8, -8, 8, 0, 4]], [true, [-8, -4, -4, 4, 4, 34]], [true, [-8, 2, -2, 2, 30, 34]], [true, [-2, 2, -2, 2, 26, 30]]]);
     $marked = Surface::ofFacets($small);
     $floor = array_fill_keys(array_keys(array_filter($marked->nz, fn (float $nz, int $f): bool => $nz > 0.9 && $marked->cz[$f] < 5, ARRAY_FILTER_USE_BOTH)), true);
     $plan = columnsOf($small, keepClear: $floor);
-    expect($plan->openIslands)->toBe([])->and($plan->leanDeg())->toBeGreaterThan(10.0);
+    expect($plan->proof->openIslands)->toBe([])->and($plan->leanDeg())->toBeGreaterThan(10.0);
 });
 
 it('lists the island that no shaft finds a way to', function () {
     // a peg that hangs in a shaft 2 mm wide, over a floor
     $mesh = Solids::carved([[true, [0, 20, 0, 20, 0, 30]], [false, [9, 11, 9, 11, 10, 28]], [true, [9.8, 10.2, 9.8, 10.2, 20, 28]]]);
     $plan = columnsOf($mesh);
-    expect(array_map(fn ($i): float => round($i->zMm, 3), $plan->openIslands))->toBe([20.0])->and($plan->toArray(new PrintProfile)['uncovered_islands'])->toBe(1);
+    expect(array_map(fn ($i): float => round($i->zMm, 3), $plan->proof->openIslands))->toBe([20.0])->and($plan->toArray(new PrintProfile)['uncovered_islands'])->toBe(1);
 });
 
 it('never touches a face that is to be kept clear, whatever is marked', function () {

@@ -91,7 +91,7 @@ it('holds a figure, keeps its distance, and takes less plastic than columns', fu
     foreach (($facets = Surface::ofFacets($piece))->nz as $f => $nz) {
         $hanging += $nz < -M_SQRT1_2 ? $facets->area[$f] : 0.0;
     }
-    expect($plan->uncoveredMm2)->toBeLessThan(0.002 * $hanging)->and($plan->openIslands)->toBe([])->and($plan->leanDeg())->toBeLessThanOrEqual(45.0 + 1e-6);
+    expect($plan->proof->uncoveredMm2)->toBeLessThan(0.002 * $hanging)->and($plan->proof->openIslands)->toBe([])->and($plan->leanDeg())->toBeLessThanOrEqual(45.0 + 1e-6);
     $least = min(OutsideRays::nearest($piece, skinOf($plan, 8000)));
     expect($least)->toBeGreaterThan(0.8 - 0.1); // a tube's eight corners may lie nearer than its middle says by its own rounding at bends
     // contacts lie on the piece
@@ -131,11 +131,11 @@ it('begins nothing in the air: each limb stands on the plate, the gap above the 
 
 it('stands on the plate alone where that is asked for', function () {
     $plan = treesOf(nestedCups(), ask: new SupportAsk(isPlateOnly: true));
-    expect($plan->landingMm2)->toBe(0.0)->and(array_filter($plan->limbs, fn (Limb $l): bool => $l->landing >= 0))->toBe([])->and($plan->uncoveredMm2)->toBeLessThan(10.0);
-    expect(treesOf(nestedCups())->uncoveredMm2)->toBe(0.0);
+    expect($plan->landingMm2)->toBe(0.0)->and(array_filter($plan->limbs, fn (Limb $l): bool => $l->landing >= 0))->toBe([])->and($plan->proof->uncoveredMm2)->toBeLessThan(10.0);
+    expect(treesOf(nestedCups())->proof->uncoveredMm2)->toBe(0.0);
     // a hollow of 20 × 20 mm: but for what its walls hold, nothing is reached from the plate
     $hollow = Solids::carved([[true, [0, 30, 0, 30, 0, 30]], [false, [5, 25, 5, 25, 5, 25]]]);
-    expect(treesOf($hollow, ask: new SupportAsk(isPlateOnly: true))->uncoveredMm2)->toEqualWithDelta(14 * 14, 20.0)->and(treesOf($hollow)->uncoveredMm2)->toBe(0.0);
+    expect(treesOf($hollow, ask: new SupportAsk(isPlateOnly: true))->proof->uncoveredMm2)->toEqualWithDelta(14 * 14, 20.0)->and(treesOf($hollow)->proof->uncoveredMm2)->toBe(0.0);
 });
 
 it('leans no further than the limit, nor than 45°', function (float $limit) {
@@ -149,20 +149,20 @@ it('fails the proof and names the place when a contact is taken away by hand, an
     $of = fn (ByHand $byHand): SupportPlan => SupportPlan::of($style, $hook, array_fill(0, $hook->triangleCount(), 0.5), Rotation::bringingUp(new Vec3(0, 0, 1)), new SupportAsk, new Wishes(byHand: $byHand));
     $plan = $of(new ByHand);
     $drop = array_values(array_filter($plan->contacts, fn (Contact $c): bool => $c->zMm < 15));
-    expect($plan->uncoveredMm2)->toBe(0.0)->and($plan->openIslands)->toBe([])->and($drop)->not->toBe([]);
+    expect($plan->proof->uncoveredMm2)->toBe(0.0)->and($plan->proof->openIslands)->toBe([])->and($drop)->not->toBe([]);
     $gone = array_map(fn (Contact $c): array => [$c->xMm, $c->yMm, $c->zMm], $drop);
     $without = $of(new ByHand($gone));
-    expect(count($without->contacts))->toBe(count($plan->contacts) - count($drop))->and($without->openIslands)->toHaveCount(1)->and($without->openIslands[0]->zMm)->toEqualWithDelta(14.0, 0.2)
-        ->and($without->uncoveredMm2)->toEqualWithDelta(36.0, 6.0)->and($without->beyond)->toHaveCount(1)->and($without->beyond[0][2])->toEqualWithDelta(14.0, 1e-6)
-        ->and($without->toArray(new PrintProfile)['uncovered_places'][0]['area_mm2'])->toEqualWithDelta($without->uncoveredMm2, 1e-9);
+    expect(count($without->contacts))->toBe(count($plan->contacts) - count($drop))->and($without->proof->openIslands)->toHaveCount(1)->and($without->proof->openIslands[0]->zMm)->toEqualWithDelta(14.0, 0.2)
+        ->and($without->proof->uncoveredMm2)->toEqualWithDelta(36.0, 6.0)->and($without->proof->beyond)->toHaveCount(1)->and($without->proof->beyond[0][2])->toEqualWithDelta(14.0, 1e-6)
+        ->and($without->toArray(new PrintProfile)['uncovered_places'][0]['area_mm2'])->toEqualWithDelta($without->proof->uncoveredMm2, 1e-9);
     // set anew: what it reaches of the drop is held
     $moved = $of(new ByHand($gone, [[9.0, 1.0, 14.0]]));
-    expect($moved->openIslands)->toBe([])->and($moved->uncoveredMm2)->toBeLessThan($without->uncoveredMm2 - 5.0);
+    expect($moved->proof->openIslands)->toBe([])->and($moved->proof->uncoveredMm2)->toBeLessThan($without->proof->uncoveredMm2 - 5.0);
 })->with([[SupportStyle::Tree], [SupportStyle::Columns]]);
 
 it('has more contacts where they are asked to lie closer, and holds all the same', function (float $spacing, int $least, int $most) {
     $plan = treesOf(Figures::all()['bunny'][1](), ask: new SupportAsk(spacingMm: $spacing));
-    expect(count($plan->contacts))->toBeGreaterThan($least)->toBeLessThan($most)->and($plan->uncoveredMm2)->toBe(0.0)->and($plan->openIslands)->toBe([]);
+    expect(count($plan->contacts))->toBeGreaterThan($least)->toBeLessThan($most)->and($plan->proof->uncoveredMm2)->toBe(0.0)->and($plan->proof->openIslands)->toBe([]);
 })->with([[2.7, 400, 700], [1.4, 1500, 2600]]);
 
 it('makes the same trees twice', function () {
@@ -197,7 +197,7 @@ it('holds what is marked to be held however steep, and as marked nothing else', 
     // half of the beam is marked: as marked, every contact lies there, and the other half is told as left
     $half = array_fill_keys(array_keys(array_filter(Surface::ofFacets($beam)->nz, fn (float $nz, int $f): bool => $nz < -0.9 && Surface::ofFacets($beam)->cx[$f] > 3, ARRAY_FILTER_USE_BOTH)), true);
     $painted = $of($beam, $half, SupportStyle::Painted);
-    expect($painted->contacts)->not->toBe([])->and(min(array_map(fn (Contact $c): float => $c->xMm, $painted->contacts)))->toBeGreaterThan(3.0)->and($painted->uncoveredMm2)->toEqualWithDelta(34 * 24, 0.05 * 34 * 24);
+    expect($painted->contacts)->not->toBe([])->and(min(array_map(fn (Contact $c): float => $c->xMm, $painted->contacts)))->toBeGreaterThan(3.0)->and($painted->proof->uncoveredMm2)->toEqualWithDelta(34 * 24, 0.05 * 34 * 24);
     expect($of($beam, [], SupportStyle::Painted)->contacts)->toBe([]);
 });
 
@@ -209,7 +209,7 @@ it('holds nothing at a place that was signed off, and does not count it as left'
     $drop = array_values(array_filter($regions, fn (Region $r): bool => $r->zMinMm < 15));
     expect($drop)->toHaveCount(1);
     $plan = SupportPlan::of($style, $hook, $seen, $up, new SupportAsk, (new Wishes)->leaving($regions, [$drop[0]->key()]));
-    expect($plan->openIslands)->toBe([])->and($plan->uncoveredMm2)->toBe(0.0)->and($plan->contacts)->not->toBe([])->and(min(array_map(fn (Contact $c): float => $c->zMm, $plan->contacts)))->toEqualWithDelta(30.0, 1e-6);
+    expect($plan->proof->openIslands)->toBe([])->and($plan->proof->uncoveredMm2)->toBe(0.0)->and($plan->contacts)->not->toBe([])->and(min(array_map(fn (Contact $c): float => $c->zMm, $plan->contacts)))->toEqualWithDelta(30.0, 1e-6);
     expect(SupportPlan::of($style, $hook, $seen, $up, new SupportAsk, (new Wishes)->leaving($regions, array_map(fn (Region $r): string => $r->key(), $regions)))->contacts)->toBe([]);
 })->with([[SupportStyle::Tree], [SupportStyle::Columns]]);
 
@@ -223,7 +223,7 @@ it('keeps a layer and a tenth, or whole layers', function (float $layer, float $
 
 it('holds a lifted piece all round', function () {
     $plan = treesOf(Solids::box(20, 20, 10), liftMm: 6.0);
-    expect(count($plan->contacts))->toBeGreaterThan(15)->and($plan->uncoveredMm2)->toBe(0.0)->and($plan->openIslands)->toBe([]);
+    expect(count($plan->contacts))->toBeGreaterThan(15)->and($plan->proof->uncoveredMm2)->toBe(0.0)->and($plan->proof->openIslands)->toBe([]);
     foreach ($plan->contacts as $c) {
         expect($c->zMm)->toEqualWithDelta(6.0, 1e-9);
     }
@@ -233,8 +233,8 @@ it('sets nothing where none is asked for, and says what hangs then', function ()
     $beam = Solids::carved([[true, [-3, 3, -12, 12, 0, 24]], [true, [-40, 40, -12, 12, 24, 30]]]);
     $none = treesOf($beam, style: SupportStyle::None);
     // 74 × 24 mm hang; 3 mm beside the post are within its reach
-    expect($none->limbs)->toBe([])->and($none->uncoveredMm2)->toEqualWithDelta(2 * (37 - 3) * 24, 0.05 * 2 * 34 * 24)->and($none->shells())->toBeNull()->and($none->volumeMm3)->toEqual(0.0);
-    expect(treesOf(Solids::carved([[true, [0, 20, 0, 20, 0, 10]], [true, [8, 12, 8, 12, 15, 20]]]), style: SupportStyle::None)->openIslands)->toHaveCount(1);
+    expect($none->limbs)->toBe([])->and($none->proof->uncoveredMm2)->toEqualWithDelta(2 * (37 - 3) * 24, 0.05 * 2 * 34 * 24)->and($none->shells())->toBeNull()->and($none->volumeMm3)->toEqual(0.0);
+    expect(treesOf(Solids::carved([[true, [0, 20, 0, 20, 0, 10]], [true, [8, 12, 8, 12, 15, 20]]]), style: SupportStyle::None)->proof->openIslands)->toHaveCount(1);
 });
 
 it('reckons how thick a branch has to be', function () {
@@ -245,13 +245,13 @@ it('reckons how thick a branch has to be', function () {
 
 it('counts contacts that no tool gets at', function () {
     // under a beam they are open; a pocket 30 mm deep and 4 mm wide, whose ceiling hangs, is open at its mouth alone and reached by a thin tool
-    expect(treesOf(Solids::carved([[true, [-3, 3, -12, 12, 0, 24]], [true, [-40, 40, -12, 12, 24, 30]]]))->trapped)->toBe(0);
+    expect(treesOf(Solids::carved([[true, [-3, 3, -12, 12, 0, 24]], [true, [-40, 40, -12, 12, 24, 30]]]))->proof->trapped)->toBe(0);
     // a hollow ball-like box, closed all round: its ceiling is held from its floor, and never reached
     $closed = treesOf(Solids::carved([[true, [0, 30, 0, 30, 0, 30]], [false, [5, 25, 5, 25, 5, 25]]]));
-    expect($closed->trapped)->toBe(count($closed->contacts))->toBeGreaterThan(5);
+    expect($closed->proof->trapped)->toBe(count($closed->contacts))->toBeGreaterThan(5);
     // with a window in one side all of it is
     $open = treesOf(Solids::carved([[true, [0, 30, 0, 30, 0, 30]], [false, [5, 25, -5, 25, 5, 25]]]));
-    expect($open->trapped)->toBe(0);
+    expect($open->proof->trapped)->toBe(0);
 });
 
 it('says how much of it lies at which height', function () {

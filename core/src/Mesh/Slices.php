@@ -4,9 +4,15 @@ declare(strict_types=1);
 
 namespace Wrenlo\Core\Mesh;
 
+use Generator;
 use Wrenlo\Core\Geometry\Rotation;
 
+use function array_fill;
+use function ceil;
 use function count;
+use function floor;
+use function max;
+use function min;
 use function sqrt;
 
 /**
@@ -23,6 +29,9 @@ final readonly class Slices
      * one look at its middle, and the least of many single looks would be a lucky one.
      */
     public const SEAM_MM = 2.0;
+
+    /** Pieces of outline that are held in memory at once where slices come in runs. */
+    private const RUN = 250_000;
 
     /**
      * One entry an outline, slice by slice from below.
@@ -48,7 +57,38 @@ final readonly class Slices
      */
     public static function of(Mesh $mesh, array $seen, Rotation $stance, int $count, ?float $stepMm = null): self
     {
-        ['x' => $mx, 'y' => $my, 'z' => $mz, 'tri' => $tri] = get_object_vars($mesh);
+        [$x, $y, $z, $step] = self::inSlices($mesh, $stance, $count, $stepMm);
+
+        return self::cut($x, $y, $z, $mesh->tri, $seen, $step, 0, $count, $count);
+    }
+
+    /**
+     * One slice a layer, as `byLayer`, a run of neighbouring layers at a time: a large piece is never in memory as outlines all at once.
+     *
+     * @param  list<float>  $seen
+     * @param  int  $most  pieces of outline in a run, where one layer has no more
+     * @return Generator<int, self> slices keep their numbers
+     */
+    public static function runsByLayer(Mesh $mesh, array $seen, Rotation $stance, float $heightMm, float $layerMm, int $most = self::RUN): Generator
+    {
+        $count = self::layers($heightMm, $layerMm);
+        [$x, $y, $z, $step] = self::inSlices($mesh, $stance, $count, $layerMm);
+        $pieces = self::pieces($z, $mesh->tri, $count);
+        for ($from = 0; $from < $count; $from = $to) {
+            $sum = $pieces[$from];
+            for ($to = $from + 1; $to < $count && $sum + $pieces[$to] <= $most; $to++) {
+                $sum += $pieces[$to];
+            }
+            yield self::cut($x, $y, $z, $mesh->tri, $seen, $step, $from, $to, $count);
+        }
+    }
+
+    /**
+     * @return array{list<float>, list<float>, list<float>, float} turned vertices, z in slices: one at s lies above the slices 0 … ceil(s) − 1; and the distance between slices
+     */
+    private static function inSlices(Mesh $mesh, Rotation $stance, int $count, ?float $stepMm): array
+    {
+        ['x' => $mx, 'y' => $my, 'z' => $mz] = get_object_vars($mesh);
         [$a, $b, $c, $d, $e, $f, $g, $h, $i] = $stance->rows;
         $x = $y = $z = [];
         foreach ($mx as $k => $px) {
@@ -61,17 +101,55 @@ final readonly class Slices
         $low = $z === [] ? 0.0 : min($z);
         $height = $z === [] ? 0.0 : max($z) - $low;
         $step = $stepMm ?? max($height / $count, 1e-9);
-        // in slices: a vertex at s lies above the slices 0 … ceil(s) − 1
         foreach ($z as $k => $v) {
             $z[$k] = ($v - $low) / $step - 0.5;
         }
+
+        return [$x, $y, $z, $step];
+    }
+
+    /**
+     * @param  list<float>  $x
+     * @param  list<float>  $y
+     * @param  list<float>  $z  in slices
+     * @param  list<int>  $tri
+     * @param  list<float>  $seen
+     */
+    private static function cut(array $x, array $y, array $z, array $tri, array $seen, float $step, int $from, int $end, int $count): self
+    {
         $outlines = [[], [], [], [], [], [], []];
-        [$slices, $more, $to, $sx, $sy, $of] = self::segments($x, $y, $z, $tri, $count);
+        [$slices, $more, $to, $sx, $sy, $of] = self::segments($x, $y, $z, $tri, $from, $end);
         foreach ($slices as $k => $begins) {
             self::chain($k, $begins, $more[$k] ?? [], $to, $sx, $sy, $of, $seen, $outlines);
         }
 
         return new self($step, $count, ...$outlines);
+    }
+
+    /**
+     * @param  list<float>  $z  in slices
+     * @param  list<int>  $tri
+     * @return list<int> facets that each slice cuts
+     */
+    private static function pieces(array $z, array $tri, int $count): array
+    {
+        $more = array_fill(0, $count + 1, 0);
+        for ($i = 0, $m = count($tri); $i < $m; $i += 3) {
+            $za = $z[$tri[$i]];
+            $zb = $z[$tri[$i + 1]];
+            $zc = $z[$tri[$i + 2]];
+            $low = $za < $zb ? ($za < $zc ? $za : $zc) : ($zb < $zc ? $zb : $zc);
+            $high = $za > $zb ? ($za > $zc ? $za : $zc) : ($zb > $zc ? $zb : $zc);
+            $more[$low <= 0.0 ? 0 : ($low >= $count ? $count : (int) ceil($low))]++;
+            $more[$high <= 0.0 ? 0 : ($high >= $count ? $count : (int) ceil($high))]--;
+        }
+        $pieces = [];
+        $sum = 0;
+        for ($k = 0; $k < $count; $k++) {
+            $pieces[] = $sum += $more[$k];
+        }
+
+        return $pieces;
     }
 
     /**
@@ -82,11 +160,12 @@ final readonly class Slices
      * @param  list<float>  $y
      * @param  list<float>  $z  in slices
      * @param  list<int>  $tri
+     * @param  int  $first  slice that is cut first; the last is the one before `$count`
      * @return array{array<int, array<int, int>>, array<int, array<int, list<int>>>, list<int>, list<float>, list<float>, list<int>} slice → edge → the
      *                                                                  piece that begins there, and further ones; of each piece: edge it ends at, where
      *                                                                  it begins (x, y), facet
      */
-    private static function segments(array $x, array $y, array $z, array $tri, int $count): array
+    private static function segments(array $x, array $y, array $z, array $tri, int $first, int $count): array
     {
         $n = count($x);
         $begins = $more = $to = $sx = $sy = $of = [];
@@ -102,8 +181,8 @@ final readonly class Slices
             $high = $za > $zb ? ($za > $zc ? $za : $zc) : ($zb > $zc ? $zb : $zc);
             $k = (int) $low;
             $k = $k < $low ? $k + 1 : $k; // the first slice at or above the lowest corner
-            if ($k < 0) {
-                $k = 0;
+            if ($k < $first) {
+                $k = $first;
             }
             for (; $k < $high && $k < $count; $k++) {
                 // the corner that is alone on its side, and the way round from it
@@ -303,7 +382,12 @@ final readonly class Slices
      */
     public static function byLayer(Mesh $mesh, array $seen, Rotation $stance, float $heightMm, float $layerMm): self
     {
-        return self::of($mesh, $seen, $stance, max(1, (int) floor($heightMm / $layerMm - 0.5) + 1), $layerMm);
+        return self::of($mesh, $seen, $stance, self::layers($heightMm, $layerMm), $layerMm);
+    }
+
+    private static function layers(float $heightMm, float $layerMm): int
+    {
+        return max(1, (int) floor($heightMm / $layerMm - 0.5) + 1);
     }
 
     /** @return array<int, float> slice → length of its outlines over its area */

@@ -37,27 +37,28 @@ final class LayerIslands
      */
     public static function standing(Mesh $piece, array $seen, float $layerMm, float $liftMm): array
     {
-        $layers = Slices::byLayer($piece, $seen, Rotation::bringingUp(new Vec3(0.0, 0.0, 1.0)), $piece->bounds()->max->z - $liftMm, $layerMm);
+        $layers = LayerMaterial::each(Slices::runsByLayer($piece, $seen, Rotation::bringingUp(new Vec3(0.0, 0.0, 1.0)), $piece->bounds()->max->z - $liftMm, $layerMm));
 
-        return array_map(static fn (Island $i): Island => $i->lifted($liftMm), self::of($layers, $liftMm < $layerMm / 2));
+        return array_map(static fn (Island $i): Island => $i->lifted($liftMm), self::of($layers, $layerMm, $liftMm < $layerMm / 2));
     }
 
     /**
+     * @param  iterable<int, LayerMaterial>  $layers  by number, from below; those without material are left out
      * @param  bool  $isOnPlate  the first layer lies on the plate
      * @return list<Island> from below
      */
-    public static function of(Slices $slices, bool $isOnPlate = true): array
+    public static function of(iterable $layers, float $layerMm, bool $isOnPlate = true): array
     {
         $found = [];
-        $layers = LayerMaterial::ofAll($slices);
+        $below = null;
         foreach ($layers as $k => $layer) {
-            if ($k === 0 && $isOnPlate) {
-                continue;
+            if ($k > 0 || ! $isOnPlate) {
+                $open = self::open($layer, $below !== null && $below[0] === $k - 1 ? $below[1] : null);
+                foreach (self::apart($layer, $open) as $parts) {
+                    $found[] = self::island($layerMm, $layer, $k, $parts);
+                }
             }
-            $open = self::open($layer, $layers[$k - 1] ?? null);
-            foreach (self::apart($layer, $open) as $parts) {
-                $found[] = self::island($slices, $layer, $k, $parts);
-            }
+            $below = [$k, $layer];
         }
 
         return $found;
@@ -203,13 +204,13 @@ final class LayerIslands
     }
 
     /** @param  non-empty-list<int>  $parts */
-    private static function island(Slices $slices, LayerMaterial $layer, int $k, array $parts): Island
+    private static function island(float $layerMm, LayerMaterial $layer, int $k, array $parts): Island
     {
         $area = 0.0;
         $longest = [0.0, 0.0];
         $at = [0.0, 0.0];
         foreach ($parts as $place) {
-            $area += $slices->area[$layer->outline[$place]];
+            $area += $layer->area[$place];
             [$left, $low, $right, $high] = $layer->box[$place];
             foreach (self::LINES as $share) {
                 $y = $low + $share * ($high - $low);
@@ -222,11 +223,11 @@ final class LayerIslands
             foreach ($layer->isOuter as $hole => $isOuter) {
                 [$l, $b, $r, $t] = $layer->box[$hole];
                 if (! $isOuter && $l >= $left && $r <= $right && $b >= $low && $t <= $high) {
-                    $area += $slices->area[$layer->outline[$hole]];
+                    $area += $layer->area[$hole];
                 }
             }
         }
 
-        return new Island($k, $k * $slices->stepMm, max($area, 0.0), $at[0], $at[1]);
+        return new Island($k, $k * $layerMm, max($area, 0.0), $at[0], $at[1]);
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Wrenlo\Core\Support;
 
+use Generator;
 use Wrenlo\Core\Mesh\Slices;
 
 use function count;
@@ -19,11 +20,11 @@ final readonly class LayerMaterial
 {
     /**
      * @param  list<list<float>>  $points  x0, y0, x1, y1 … of each outline, plate frame, mm
-     * @param  list<int>  $outline  of each, its number in Slices
+     * @param  list<float>  $area  of each, mm², negative for a hole
      * @param  list<array{float, float, float, float}>  $box  of each: smallest x, y, largest x, y
      * @param  list<bool>  $isOuter  of each
      */
-    private function __construct(public array $points, public array $outline, public array $box, public array $isOuter) {}
+    private function __construct(public array $points, public array $area, public array $box, public array $isOuter) {}
 
     /** @return array<int, self> by slice; slices without outlines are left out */
     public static function ofAll(Slices $slices): array
@@ -34,9 +35,22 @@ final readonly class LayerMaterial
         }
 
         return array_map(static fn (array $list): self => new self(
-            array_map(static fn (int $k): array => $slices->points[$k], $list), $list,
+            array_map(static fn (int $k): array => $slices->points[$k], $list), array_map(static fn (int $k): float => $slices->area[$k], $list),
             array_map(static fn (int $k): array => self::boxOf($slices->points[$k]), $list), array_map(static fn (int $k): bool => $slices->area[$k] > 0.0, $list),
         ), $of);
+    }
+
+    /**
+     * Layer after layer, of what comes in runs.
+     *
+     * @param  iterable<Slices>  $runs
+     * @return Generator<int, self>
+     */
+    public static function each(iterable $runs): Generator
+    {
+        foreach ($runs as $run) {
+            yield from self::ofAll($run);
+        }
     }
 
     /** @return self the same turned about Z by minus this angle, radians */
@@ -53,7 +67,7 @@ final readonly class LayerMaterial
             $turned[] = $out;
         }
 
-        return new self($turned, $this->outline, array_map(self::boxOf(...), $turned), $this->isOuter);
+        return new self($turned, $this->area, array_map(self::boxOf(...), $turned), $this->isOuter);
     }
 
     /**

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Wrenlo\Core\Support;
 
+use Generator;
 use Wrenlo\Core\Geometry\Rotation;
 use Wrenlo\Core\Geometry\Vec3;
 use Wrenlo\Core\Mesh\Mesh;
@@ -52,24 +53,19 @@ final readonly class Overhangs
                 $level[$f] = $n < $steepest;
             }
         }
-        $slices = Slices::byLayer($mesh, $seen, $stance, $z === [] ? 0.0 : max($z), $layerMm);
-        $islands = LayerIslands::of($slices, $isOnPlate);
+        $patches = self::together($mesh, $hanging);
+        $under = self::layersUnder($mesh, $facets, $patches, $level, $z, $layerMm);
+        $kept = [];
+        $layers = self::keeping(LayerMaterial::each(Slices::runsByLayer($mesh, $seen, $stance, $z === [] ? 0.0 : max($z), $layerMm)), array_fill_keys($under, true), $kept);
+        $islands = LayerIslands::of($layers, $layerMm, $isOnPlate);
         $tips = self::tips($mesh, $facets, $stance, $z, $isOnPlate ? $layerMm / 2 : -1.0);
         $regions = [];
-        foreach (self::together($mesh, $hanging) as $patch) {
-            $regions[] = self::region($mesh, $facets, $seen, $patch, $x, $y, $z, $islands, $layerMm);
-        }
-        $layers = null;
-        foreach ($regions as $k => $region) {
-            $isLevel = $region->kind === RegionKind::Overhang && array_sum(array_map(static fn (int $f): float => $level[$f] ? $facets->area[$f] : 0.0, $region->facets)) >= self::LEVEL_SHARE * $region->areaMm2;
-            $below = (int) ceil($region->zMinMm / $layerMm - 0.5 - 1e-6) - 1;
-            if ($isLevel && $below >= 0) {
-                $layers ??= LayerMaterial::ofAll($slices);
-                $span = isset($layers[$below]) ? Bridges::span($mesh, $region->facets, $x, $y, $layers[$below], $layerMm) : null;
-                if ($span !== null) {
-                    $regions[$k] = new Region(RegionKind::Bridge, $region->facets, $region->areaMm2, $region->zMinMm, $region->zMaxMm, $region->seen, $region->atMm, ...$span, leanDeg: $region->leanDeg);
-                }
-            }
+        foreach ($patches as $k => $patch) {
+            $region = self::region($mesh, $facets, $seen, $patch, $x, $y, $z, $islands, $layerMm);
+            $below = $region->kind === RegionKind::Overhang ? $kept[$under[$k] ?? -1] ?? null : null;
+            $span = $below === null ? null : Bridges::span($mesh, $region->facets, $x, $y, $below, $layerMm);
+            $regions[] = $span === null ? $region
+                : new Region(RegionKind::Bridge, $region->facets, $region->areaMm2, $region->zMinMm, $region->zMaxMm, $region->seen, $region->atMm, ...$span, leanDeg: $region->leanDeg);
         }
         foreach ($islands as $island) {
             $regions[] = self::alone($island, $layerMm);
@@ -87,6 +83,50 @@ final readonly class Overhangs
         $inFile = static fn (Region $r): Region => $r->setDown($liftMm, $middle, $stance->back(new Vec3($r->atMm[0], $r->atMm[1], $r->atMm[2] + $low))->toArray());
 
         return new self($limitDeg, array_sum(array_map(static fn (int $f): float => $facets->area[$f], $hanging)), array_map($inFile, $regions));
+    }
+
+    /**
+     * The layer under each patch that is level, and could be bridged from there.
+     *
+     * @param  list<non-empty-list<int>>  $patches
+     * @param  array<int, bool>  $level  facet → whether it is level
+     * @param  list<float>  $z
+     * @return array<int, int> patch → layer
+     */
+    private static function layersUnder(Mesh $mesh, Surface $facets, array $patches, array $level, array $z, float $layerMm): array
+    {
+        $under = [];
+        foreach ($patches as $k => $patch) {
+            $area = $levelArea = 0.0;
+            $low = INF;
+            foreach ($patch as $f) {
+                $area += $facets->area[$f];
+                $levelArea += $level[$f] ? $facets->area[$f] : 0.0;
+                $low = min($low, $z[$mesh->tri[3 * $f]], $z[$mesh->tri[3 * $f + 1]], $z[$mesh->tri[3 * $f + 2]]);
+            }
+            $layer = (int) ceil($low / $layerMm - 0.5 - 1e-6) - 1;
+            if ($levelArea >= self::LEVEL_SHARE * $area && $layer >= 0) {
+                $under[$k] = $layer;
+            }
+        }
+
+        return $under;
+    }
+
+    /**
+     * @param  iterable<int, LayerMaterial>  $layers
+     * @param  array<int, true>  $which
+     * @param  array<int, LayerMaterial>  $kept  grows by those as they pass
+     * @return Generator<int, LayerMaterial>
+     */
+    private static function keeping(iterable $layers, array $which, array &$kept): Generator
+    {
+        foreach ($layers as $k => $layer) {
+            if (isset($which[$k])) {
+                $kept[$k] = $layer;
+            }
+            yield $k => $layer;
+        }
     }
 
     /** How far a layer may lean over the one below when it must lie on it with a share of its line: atan(f·w/t), degrees from the vertical. */

@@ -12,6 +12,7 @@ use Wrenlo\Core\Mesh\MeshInspector;
 use Wrenlo\Core\Mesh\Slices;
 use Wrenlo\Core\Mesh\Surface;
 use Wrenlo\Core\Support\LayerIslands;
+use Wrenlo\Core\Support\LayerMaterial;
 use Wrenlo\Core\Support\Overhangs;
 use Wrenlo\Core\Support\Region;
 use Wrenlo\Core\Support\RegionKind;
@@ -98,7 +99,7 @@ it('counts the islands that polygons count', function (string $which, array $up,
 
 it('takes shells that run through one another as one, and folds turned inside out as none', function () {
     $held = Solids::boxes([[4, 4, 20, [0, 0, 0]], [20, 4, 4, [2, 0, 12]], [4, 4, 8, [14, 0, 10]]]); // an arm through a post, a block through the arm: its lower end hangs
-    $islands = fn (Mesh $mesh): array => array_map(fn ($i): float => round($i->zMm, 3), LayerIslands::of(Slices::byLayer($mesh, array_fill(0, $mesh->triangleCount(), 1.0), Rotation::bringingUp(new Vec3(0, 0, 1)), $mesh->bounds()->max->z - $mesh->bounds()->min->z, 0.2)));
+    $islands = fn (Mesh $mesh): array => array_map(fn ($i): float => round($i->zMm, 3), LayerIslands::of(LayerMaterial::ofAll(Slices::byLayer($mesh, array_fill(0, $mesh->triangleCount(), 1.0), Rotation::bringingUp(new Vec3(0, 0, 1)), $mesh->bounds()->max->z - $mesh->bounds()->min->z, 0.2)), 0.2));
     expect($islands($held))->toBe([10.0]);
     // two blocks through one another in the air: one island, where the lower begins
     expect($islands(Solids::boxes([[4, 4, 1, [-9, 0, 0]], [6, 6, 6, [0, 0, 5]], [6, 6, 6, [3, 3, 5]]])))->toBe([5.0]);
@@ -140,3 +141,15 @@ it('reckons how far a layer reaches over the one below', function () {
     // atan(0.5 · 0.45 / 0.2), atan(0.75 · 0.45 / 0.2)
     expect(Overhangs::limitDeg(0.45, 0.2))->toEqualWithDelta(48.366461, 1e-6)->and(Overhangs::limitDeg(0.45, 0.2, 0.75))->toEqualWithDelta(59.349332, 1e-6)->and(Overhangs::limitDeg(0.4, 0.4, 1.0))->toEqualWithDelta(45.0, 1e-9);
 });
+
+it('finds the same in a large piece, that is cut in runs of layers, as in all of it at once', function (int $most) {
+    [$mesh, $seen, $up] = [Database\Demo\Marsh::curlew(2.2), [], Rotation::bringingUp(new Vec3(0.2, -0.9, 0.3))];
+    $seen = array_fill(0, $mesh->triangleCount(), 0.3);
+    $all = Slices::byLayer($mesh, $seen, $up, 60.0, 0.3);
+    $runs = iterator_to_array(Slices::runsByLayer($mesh, $seen, $up, 60.0, 0.3, $most), false);
+    expect(count($runs))->toBeGreaterThan(2);
+    foreach (['slice', 'area', 'cx', 'points', 'leastSeen', 'length'] as $list) {
+        expect(array_merge(...array_map(fn (Slices $run): array => $run->{$list}, $runs)))->toBe($all->{$list});
+    }
+    expect(LayerIslands::of(LayerMaterial::each($runs), 0.3))->toEqual(LayerIslands::of(LayerMaterial::ofAll($all), 0.3));
+})->with([1, 3000]);

@@ -31,7 +31,7 @@ it('finds the same to hold', function () {
             $found = Overhangs::of($mesh, $facets, $seen, $stance, 0.25, 40.0 + 5 * $k, $k === 3 ? 2.0 : 0.0);
             $slices = Slices::byLayer($mesh, $seen, $stance, 30.0, 0.25);
             $layers = LayerMaterial::ofAll($slices);
-            $kept["{$name} {$k}"] = [$found, $found->toArray(), LayerIslands::of($slices, $k !== 3), count($layers), array_map(fn (LayerMaterial $l): array => [$l->along(1.3), $l->along(4.1, [2.0, 0.0, 9.0, 9.0]), $l->alongWithin(0, $l->box[0][1] + 0.3), $l->turned(0.7)->along(-0.9)], array_slice($layers, 0, 60, true))];
+            $kept["{$name} {$k}"] = [$found, $found->toArray(), LayerIslands::of($layers, $slices->stepMm, $k !== 3), count($layers), array_map(fn (LayerMaterial $l): array => [$l->along(1.3), $l->along(4.1, [2.0, 0.0, 9.0, 9.0]), $l->alongWithin(0, $l->box[0][1] + 0.3), $l->turned(0.7)->along(-0.9)], array_slice($layers, 0, 60, true))];
         }
     }
     Recorded::same('overhangs', [...$kept, array_map(fn (RegionKind $k): array => [$k->value, $k->label(), $k->why()], RegionKind::cases())]);

@@ -17,11 +17,13 @@ final readonly class HeldPlace
      * @param  list<float>  $atMm  its lowest place, plate frame of the stance
      * @param  list<float>  $atFileMm  the same, file frame
      * @param  string  $droop  what to expect of it printed without
+     * @param  int  $number  in the file of places; 0 where it is not in it
+     * @param  bool  $isSpared  printed without by a rule
      * @param  ?Treatment  $treated  how it is held, where not as the rest is
      */
     private function __construct(
         public string $key, public RegionKind $kind, public string $label, public string $why, public float $areaMm2, public float $zMinMm, public float $zMaxMm, public float $seen,
-        public array $atMm, public array $atFileMm, public ?float $spanMm, public string $droop, public bool $isAccepted, public ?Treatment $treated,
+        public array $atMm, public array $atFileMm, public ?float $spanMm, public string $droop, public bool $isAccepted, public ?Treatment $treated, public int $number, public bool $isSpared,
     ) {}
 
     /**
@@ -32,11 +34,12 @@ final readonly class HeldPlace
     {
         $kind = RegionKind::from($row['kind']);
         $key = $row['key'];
+        $isSpared = $kind->isSpared($row['area_mm2'], $row['span_mm'], (float) $hold->bridgeMm, (float) $hold->smallMm2);
 
         return new self(
             key: $key, kind: $kind, label: $kind->label(), why: $kind->why(), areaMm2: $row['area_mm2'], zMinMm: $row['z_min_mm'], zMaxMm: $row['z_max_mm'], seen: $row['seen'],
             atMm: $row['at_mm'], atFileMm: $row['at_file_mm'], spanMm: $row['span_mm'], droop: Droop::of($kind, $row['lean_deg'], $limitDeg, $row['span_mm'], $polymer)->words(),
-            isAccepted: in_array($key, $hold->accepted, true) || $kind->isSpared($row['area_mm2'], $row['span_mm'], (float) $hold->bridgeMm, (float) $hold->smallMm2), treated: $hold->treated[$key] ?? null,
+            isAccepted: in_array($key, $hold->accepted, true) || $isSpared, treated: $hold->treated[$key] ?? null, number: $row['number'], isSpared: $isSpared,
         );
     }
 }

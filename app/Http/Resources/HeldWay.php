@@ -24,12 +24,13 @@ final readonly class HeldWay
      * @param  float  $scarMm2  seen area that tips and feet leave, or that a relief changes
      * @param  list<OpenPlace>  $open
      * @param  list<RemovalRound>  $removal  in which order it comes off
+     * @param  list<int>  $contactRounds  of each contact, the round it comes off in
      * @param  list<float>  $sectionsMm2  its cross-section in each band of the height score; none where it has no supports
      */
     private function __construct(
         public Way $key, public string $label, public FindingState $state, public bool $underWay, public int $percent, public string $words, public ?string $failure, public ?string $shellsUrl, public array $contacts,
         public float $grams, public float $minutes, public float $cost, public float $contactMm2, public float $scarMm2, public float $landingMm2, public float $uncoveredMm2, public int $openIslands, public float $breakRisk,
-        public int $trapped, public ?float $clearanceMm, public int $filledHoles, public array $open, public array $sectionsMm2, public array $removal,
+        public int $trapped, public ?float $clearanceMm, public int $filledHoles, public array $open, public array $sectionsMm2, public array $removal, public array $contactRounds,
     ) {}
 
     public function isDone(): bool
@@ -59,7 +60,7 @@ final readonly class HeldWay
             grams: $grams, minutes: PrintEstimate::seconds([0.0, 0.0, 0.0, $mm3], 0.0, $bench->subject()->rules()->layerMm, $profile) / 60, cost: $grams * $profile->pricePerKg / 1000,
             contactMm2: (float) ($r['contact_area_mm2'] ?? 0.0), scarMm2: (float) ($r['seen_scar_mm2'] ?? 0.0) + (float) ($r['changed_seen_mm2'] ?? $r['relief']['changed_seen_mm2'] ?? 0.0), landingMm2: (float) ($r['landing_area_mm2'] ?? 0.0), uncoveredMm2: (float) ($r['uncovered_area_mm2'] ?? 0.0),
             openIslands: $r['uncovered_islands'] ?? 0, breakRisk: (float) ($r['break_risk'] ?? 0.0), trapped: $r['trapped_contacts'] ?? 0, clearanceMm: $r['min_clearance_mm'] ?? null, filledHoles: $r['filled_holes'] ?? $r['relief']['filled_holes'] ?? 0,
-            open: self::open($bench, $r), sectionsMm2: $r['sections_mm2'] ?? [], removal: RemovalRound::of($r['removal'] ?? []),
+            open: self::open($bench, $r), sectionsMm2: $r['sections_mm2'] ?? [], removal: RemovalRound::of($r['removal'] ?? []), contactRounds: $r['removal_rounds'] ?? [],
         );
     }
 

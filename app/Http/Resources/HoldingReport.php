@@ -17,17 +17,21 @@ final readonly class HoldingReport
 
     /**
      * @param  list<HeldPlace>  $places  islands and tips first, then by area; small ones left out
+     * @param  ?string  $placesUrl  which place each facet of the stage belongs to, by its number
      * @param  int  $specks  islands smaller than a dot of the line
      */
     private function __construct(
         public FindingState $state, public bool $underWay, public int $percent, public string $words, public ?string $failure,
-        public ?float $areaMm2, public array $places, public int $smaller, public float $smallerMm2, public int $specks,
+        public ?float $areaMm2, public array $places, public int $smaller, public float $smallerMm2, public int $specks, public ?string $placesUrl,
     ) {}
 
     public static function of(Bench $bench, Finding $f): self
     {
         $r = $f->isDone() ? $f->headline : null;
-        $rows = $r['regions'] ?? [];
+        $rows = [];
+        foreach ($r['regions'] ?? [] as $k => $row) {
+            $rows[] = $row + ['number' => $k < 254 ? $k + 1 : 0];
+        }
         $isSmall = static fn (array $row): bool => $row['kind'] === RegionKind::Overhang->value && $row['area_mm2'] < self::SMALL_MM2;
         $small = array_filter($rows, $isSmall);
         $dot = M_PI / 4 * $bench->profile()->lineMm ** 2;
@@ -38,7 +42,7 @@ final readonly class HoldingReport
         return new self(
             state: $f->state, underWay: $f->state->isUnderWay(), percent: $f->percent, words: $f->words, failure: $f->failure, areaMm2: $r['overhang_area_mm2'] ?? null,
             places: array_values(array_map(static fn (array $row): HeldPlace => HeldPlace::of($row, $hold, $limit, $polymer), array_filter($rows, static fn (array $row): bool => ! $isSmall($row) && ! $isSpeck($row)))),
-            smaller: count($small), smallerMm2: (float) array_sum(array_column($small, 'area_mm2')), specks: count(array_filter($rows, $isSpeck)),
+            smaller: count($small), smallerMm2: (float) array_sum(array_column($small, 'area_mm2')), specks: count(array_filter($rows, $isSpeck)), placesUrl: isset($f->blobs['places']) ? "/pieces/{$bench->piece->id}/findings/{$f->key}/places" : null,
         );
     }
 }

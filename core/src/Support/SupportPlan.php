@@ -223,7 +223,7 @@ final readonly class SupportPlan
             'style' => $this->style->value, 'contacts' => array_map(static fn (Contact $c): array => [$c->xMm, $c->yMm, $c->zMm], $this->contacts), 'nodes' => $this->nodes(),
             'volume_mm3' => $volume, 'plastic_mm3' => $volume, 'grams' => $volume * $profile->densityGPerCm3 / 1000, 'minutes' => PrintEstimate::seconds([0.0, 0.0, 0.0, $volume], 0.0, $this->ask->layerMm, $profile) / 60,
             'contact_area_mm2' => array_sum(array_map(static fn (Limb $l): float => $l->tip === null ? 0.0 : $l->tipMm2(), $this->limbs)), 'seen_scar_mm2' => $this->seenScarMm2, 'landing_area_mm2' => $this->landingMm2,
-            'max_lean_deg' => $this->leanDeg(), 'sections_mm2' => $this->sectionsMm2(), 'relief' => $this->relief?->toArray(),
+            'removal_rounds' => $this->contactRounds(), 'max_lean_deg' => $this->leanDeg(), 'sections_mm2' => $this->sectionsMm2(), 'relief' => $this->relief?->toArray(),
         ] + $this->proof->toArray();
     }
 
@@ -243,6 +243,24 @@ final readonly class SupportPlan
         $each = $sum > 0.0 ? $this->volumeMm3 / $sum * $perMm : 0.0;
 
         return array_values(array_map(static fn (float $mm3): float => $mm3 * $each, $bands));
+    }
+
+    /** @return list<int> of each contact, the round it comes off in, from 1 */
+    private function contactRounds(): array
+    {
+        $roundOf = [];
+        foreach ($this->proof->removal->rounds as $k => $trees) {
+            $roundOf += array_fill_keys($trees, $k + 1);
+        }
+        $rounds = [];
+        foreach ($this->limbs as $k => $limb) {
+            if ($limb->tip !== null) {
+                $rounds[$limb->tip] = $roundOf[$this->proof->removal->treeOf[$k]] ?? 1;
+            }
+        }
+        ksort($rounds);
+
+        return array_values($rounds);
     }
 
     public function leanDeg(): float

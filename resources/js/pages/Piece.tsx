@@ -48,6 +48,7 @@ export default function Piece(props: PieceProps) {
                             extraUrl={stage.extra ?? null}
                             marks={stage.marks ?? []}
                             supports={stage.supports ?? null}
+                            only={stage.only ?? null}
                             offered={stage.offered ?? []}
                             captions={stage.captions ?? []}
                             ringed={stage.ringed ?? null}
@@ -56,6 +57,7 @@ export default function Piece(props: PieceProps) {
                                 panes: stage.panes,
                                 isShelf: stage.isShelf,
                                 isHeld: stage.isHeld ?? false,
+                                isPinning: stage.isPinning ?? false,
                                 brush: stage.brush ?? null,
                                 sight: stage.sight ?? { spreadDeg: 70, eyeDeg: 17.5 },
                                 layerMm: stage.layerMm,
@@ -71,6 +73,7 @@ export default function Piece(props: PieceProps) {
                                 onTurned: stage.onTurned ?? nothing,
                                 onGesture: stage.onGesture ?? nothing,
                                 onContact: stage.onContact ?? nothing,
+                                onPinned: stage.onPinned ?? nothing,
                             }}
                         />
                     </Suspense>

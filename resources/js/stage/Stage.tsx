@@ -24,7 +24,10 @@ export type StageHandle = {
     pressAim: () => void;
 };
 
-export type SupportsWish = { url: string | null; contacts: number[][]; picked: number | null };
+export type SupportsWish = { url: string | null; contacts: number[][]; rounds: number[]; picked: number | null };
+
+/** Which place each facet belongs to, and the one that is shown. */
+export type OnlyWish = { url: string; number: number };
 
 type Props = {
     ref?: Ref<StageHandle>;
@@ -36,6 +39,7 @@ type Props = {
     marks: Layer[];
     /** what holds it: its shells, and the contacts */
     supports: SupportsWish | null;
+    only: OnlyWish | null;
     state: ViewState;
     label: string;
     /** measures that are there now, beside those that always are */
@@ -58,6 +62,7 @@ export function Stage({
     extraUrl,
     marks,
     supports,
+    only,
     state: given,
     label,
     offered,
@@ -93,6 +98,7 @@ export function Stage({
                     onTurned: (...what) => latest.current.on.onTurned(...what),
                     onGesture: (...what) => latest.current.on.onGesture(...what),
                     onContact: (...what) => latest.current.on.onContact(...what),
+                    onPinned: (...what) => latest.current.on.onPinned(...what),
                 });
                 setLoading({ kind: 'ready' });
             } catch (error) {
@@ -113,7 +119,9 @@ export function Stage({
     const isReady = loading.kind === 'ready';
     const isMarks = state.measure === 'marks';
     useValues(isReady, seenUrl, (values) => view.current?.setValues('seen', values));
-    useValues(isReady && !isMarks, extraUrl, (values) => view.current?.setValues('extra', values));
+    useValues(isReady && !isMarks && !only, extraUrl, (values) => view.current?.setValues('extra', values));
+    const places = useRef<{ url: string; of: Uint8Array | null }>({ url: '', of: null });
+    useOnly(isReady && !isMarks ? only : null, places, (values) => view.current?.setValues('extra', values));
     useEffect(() => {
         if (isReady && isMarks) view.current?.setMarks(marks);
     }, [marks, isReady, isMarks]);
@@ -200,8 +208,8 @@ export function Stage({
 /** Shells from an address, with their contacts. */
 function useSupports(isReady: boolean, wish: SupportsWish | null, view: RefObject<View | null>): void {
     const held = useMemo(
-        () => ({ contacts: (wish?.contacts ?? []).map(triple), picked: wish?.picked ?? null }),
-        [wish?.contacts, wish?.picked],
+        () => ({ contacts: (wish?.contacts ?? []).map(triple), rounds: wish?.rounds ?? [], picked: wish?.picked ?? null }),
+        [wish?.contacts, wish?.rounds, wish?.picked],
     );
     const latest = useRef(held);
     useEffect(() => {
@@ -218,6 +226,29 @@ function useSupports(isReady: boolean, wish: SupportsWish | null, view: RefObjec
             .catch(() => undefined);
         return () => stop.abort();
     }, [isReady, url, view]);
+}
+
+/** One place in full, the others pale: the file of places is fetched once. */
+function useOnly(only: OnlyWish | null, kept: RefObject<{ url: string; of: Uint8Array | null }>, put: (values: Uint8Array) => void): void {
+    const latest = useRef(put);
+    useEffect(() => {
+        latest.current = put;
+    });
+    const { url, number: place } = only ?? { url: '', number: 0 };
+    useEffect(() => {
+        if (!url) return;
+        const stop = new AbortController();
+        const show = (of: Uint8Array): void => latest.current(of.map((v) => (v === place ? 255 : 0)));
+        if (kept.current.url === url && kept.current.of) return show(kept.current.of);
+        fetchBytes(url, stop.signal)
+            .then((bytes) => {
+                if (stop.signal.aborted) return;
+                kept.current = { url, of: readMeasure(bytes) };
+                show(kept.current.of as Uint8Array);
+            })
+            .catch(() => undefined);
+        return () => stop.abort();
+    }, [url, place, kept]);
 }
 
 /** Values of the facets from an address; none where there is none. */

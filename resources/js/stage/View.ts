@@ -2,6 +2,7 @@ import * as THREE from 'three';
 import type { Gesture, Layer, MarkTool } from '@/lib/marks';
 import { Camera } from './Camera';
 import type { StageMesh } from './geometry';
+import { Contours } from './layers/Contours';
 import { emptyGroup } from './layers/dispose';
 import { Eyes, type Handle, type Sight } from './layers/Eyes';
 import { Piece, type Tint } from './layers/Piece';
@@ -35,6 +36,8 @@ export type ViewListener = {
     onGesture: (gesture: Gesture) => void;
     /** a contact of what holds it was pointed at */
     onContact: (contact: number) => void;
+    /** the piece was pointed at for a contact; plate frame of the stance, not turned about Z */
+    onPinned: (mm: Vec) => void;
 };
 
 export type ViewState = Tint & {
@@ -46,6 +49,8 @@ export type ViewState = Tint & {
     sight: Sight;
     /** the piece is in the hand: dragging it turns it */
     isHeld: boolean;
+    /** contacts are set by pointing at the piece */
+    isPinning: boolean;
     /** marking: the tool in the hand */
     brush: { tool: MarkTool; radiusMm: number } | null;
 };
@@ -68,7 +73,8 @@ export class View {
     private readonly eyes: Eyes;
     private readonly supports = new Supports();
     private pressed: { x: number; y: number } | null = null;
-    private readonly tools: { eye: Eye; grip: Grip; brush: Brush; pointer: Pointer; window: Window };
+    private readonly contours = new Contours();
+    private readonly tools: { eye: Eye; grip: Grip; brush: Brush; pointer: Pointer; pin: Pointer; window: Window };
     private readonly hands: Hands;
     private shown: THREE.Quaternion[] = [];
     private turning: { from: THREE.Quaternion[]; since: number } | null = null;
@@ -89,10 +95,10 @@ export class View {
         this.piece = new Piece(mesh, seen);
         this.eyes = new Eyes(this.piece.radius);
         this.tools = this.makeTools(canvas, (this.camera = this.makeCamera(canvas)));
-        const { eye, grip, brush, pointer, window: frame } = this.tools;
-        this.hands = new Hands(canvas, [eye, grip, brush, frame, pointer], { onHold: (isHeld) => this.camera.hold(isHeld) });
+        const { eye, grip, brush, pointer, pin, window: frame } = this.tools;
+        this.hands = new Hands(canvas, [eye, grip, brush, frame, pointer, pin], { onHold: (isHeld) => this.camera.hold(isHeld) });
         this.aim = new Aim(canvas, this.hands);
-        this.scene.add(this.plate, this.eyes.group, this.piece.group, this.supports.group, brush.ring);
+        this.scene.add(this.plate, this.eyes.group, this.piece.group, this.supports.group, this.contours.group, brush.ring);
         canvas.addEventListener('pointerdown', (e) => (this.pressed = { x: e.clientX, y: e.clientY }));
         canvas.addEventListener('pointerup', this.pointed);
         globalThis.addEventListener('wrenlo-theme', this.repaint);
@@ -121,7 +127,8 @@ export class View {
                 onTrail: (places) => (this.piece.trail(places, this.state.brush?.radiusMm ?? 0), this.draw()),
                 draw,
             }),
-            pointer: new Pointer(picking, onGesture),
+            pointer: new Pointer(picking, ({ facet }) => onGesture({ facets: [facet] })),
+            pin: new Pointer(picking, ({ local }) => this.pinned(local)),
             window: new Window(canvas, picking, camera, this.piece.group, onGesture),
         };
     }
@@ -146,10 +153,24 @@ export class View {
     private pointed = (e: PointerEvent): void => {
         const from = this.pressed;
         this.pressed = null;
-        if (!from || Math.hypot(e.clientX - from.x, e.clientY - from.y) > STILL_PX || this.state.brush || this.state.isHeld) return;
+        if (
+            !from ||
+            Math.hypot(e.clientX - from.x, e.clientY - from.y) > STILL_PX ||
+            this.state.brush ||
+            this.state.isHeld ||
+            this.state.isPinning
+        )
+            return;
         const contact = this.supports.contactAt(this.camera.eye, this.renderer.domElement, e);
         if (contact !== null) this.listener.onContact(contact);
     };
+
+    private pinned(local: THREE.Vector3): void {
+        const pane = this.state.panes[0];
+        if (!pane) return;
+        const { x, y, z } = local.clone().applyMatrix4(this.piece.frame(stanceOf(plain(pane)), pane.liftMm ?? 0));
+        this.listener.onPinned([x, y, z]);
+    }
 
     setMarks(marked: Layer[]): void {
         this.piece.setMarks(marked);
@@ -173,15 +194,16 @@ export class View {
         this.draw();
     }
 
-    private takeTools({ isHeld, isShelf, brush }: ViewState): void {
-        const { eye, grip, brush: painter, pointer, window: frame } = this.tools;
+    private takeTools({ isHeld, isShelf, isPinning, brush }: ViewState): void {
+        const { eye, grip, brush: painter, pointer, pin, window: frame } = this.tools;
         eye.isOn = isShelf && !brush;
         grip.isOn = isHeld;
         painter.take(brush?.tool === 'brush', brush?.radiusMm ?? 1);
         frame.isOn = brush?.tool === 'window';
         pointer.isOn = Boolean(brush) && !painter.isOn && !frame.isOn;
-        this.renderer.domElement.style.cursor = brush ? 'crosshair' : '';
-        if (!brush) this.aim.set(false);
+        pin.isOn = isPinning;
+        this.renderer.domElement.style.cursor = brush || isPinning ? 'crosshair' : '';
+        if (!brush && !isPinning) this.aim.set(false);
     }
 
     private build(): void {
@@ -234,6 +256,7 @@ export class View {
     private repaint = (): void => {
         this.piece.repaint();
         this.supports.repaint();
+        this.contours.repaint();
         this.build();
         this.draw();
     };
@@ -255,6 +278,7 @@ export class View {
             this.piece.place(q, this.state.panes[i]?.liftMm ?? 0);
             this.piece.ring(this.state.panes[i]?.ring ?? null);
             this.follow(q, this.state.panes[i]);
+            this.contours.at(this.state.cutMm, [this.piece.mesh, ...this.supports.meshes]);
             this.renderer.setViewport(i * each, 0, each, h);
             this.renderer.setScissor(i * each, 0, each, h);
             eye.aspect = each / h;
@@ -267,7 +291,7 @@ export class View {
     /** Supports stand where the piece stands before it is turned about Z. */
     private follow(q: THREE.Quaternion, pane: Pane | undefined): void {
         if (!pane || !this.supports.group.visible) return;
-        const [up, lift] = [stanceOf({ ...pane, front: null, turnDeg: 0 }), pane.liftMm ?? 0];
+        const [up, lift] = [stanceOf(plain(pane)), pane.liftMm ?? 0];
         this.supports.place(this.piece.frame(q, lift).multiply(this.piece.frame(up, lift).invert()));
     }
 
@@ -296,6 +320,9 @@ export class View {
         this.renderer.domElement.remove();
     }
 }
+
+/** Before it is turned about Z. */
+const plain = (pane: Pane): Pane => ({ ...pane, front: null, turnDeg: 0 });
 
 /** The turn that brings `up` to +Z; with a front it also faces the viewers at −Y. */
 export function stanceOf(pane: Pane): THREE.Quaternion {

@@ -56,7 +56,8 @@ void main() {
         bool held = beta > uLimit;
         float t = held ? 0.25 + 0.75 * (beta - uLimit) / (90.0 - uLimit) : 0.0;
         bool stripe = mod(gl_FragCoord.x + gl_FragCoord.y, 7.0) < 1.6;
-        tint = mix(uZero, uInk, held && stripe ? min(1.0, t + 0.35) : t * 0.85);
+        // extra is 1 but where one place is shown and this is another
+        tint = mix(uZero, uInk, (held && stripe ? min(1.0, t + 0.35) : t * 0.85) * (0.22 + 0.78 * vExtra));
     } else if (uMode == 2) {
         float flatFacet = step(cos(radians(0.5)), steep);
         tint = mix(uZero, uInk, (1.0 - flatFacet) * steep * vSeen);

@@ -2,12 +2,12 @@ import type { ReactNode } from 'react';
 import type { Shortcut } from '@/lib/keys';
 import type { Layer } from '@/lib/marks';
 import type { MeasureKey } from '@/stage/measures';
-import type { SupportsWish } from '@/stage/Stage';
+import type { OnlyWish, SupportsWish } from '@/stage/Stage';
 import type { ViewListener, ViewState } from '@/stage/View';
 
 /** What a station wants on the stage. */
 export type StageWish = Pick<ViewState, 'panes' | 'isShelf'> &
-    Partial<Pick<ViewState, 'isHeld' | 'brush' | 'sight'>> &
+    Partial<Pick<ViewState, 'isHeld' | 'isPinning' | 'brush' | 'sight'>> &
     Partial<ViewListener> & {
         /** the layer height its tint is for */
         layerMm: number;
@@ -17,6 +17,8 @@ export type StageWish = Pick<ViewState, 'panes' | 'isShelf'> &
         marks?: Layer[];
         /** what holds it */
         supports?: SupportsWish | null;
+        /** one place that is shown in full, the others pale */
+        only?: OnlyWish | null;
         /** address of a measure beside the seen weights */
         extra?: string | null;
         /** tints that are there beside those that always are */

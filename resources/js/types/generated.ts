@@ -143,6 +143,8 @@ export type HeldPlace = {
     droop: string;
     isAccepted: boolean;
     treated: Treatment | null;
+    number: number;
+    isSpared: boolean;
 };
 
 export type HeldWay = {
@@ -170,6 +172,15 @@ export type HeldWay = {
     open: OpenPlace[];
     sectionsMm2: number[];
     removal: RemovalRound[];
+    contactRounds: number[];
+};
+
+export type HoldGap = {
+    mm: number | null;
+    usualMm: number;
+    wholeMm: number;
+    fuseRisk: string;
+    fuseWhy: string;
 };
 
 export type HoldPage = {
@@ -190,6 +201,16 @@ export type HoldPage = {
     without: number[][];
     also: number[][];
     reading: HoldReading;
+    currency: string;
+};
+
+export type HoldReading = {
+    url: string;
+    filament: string;
+    polymer: string;
+    printer: string;
+    limitDeg: number | null;
+    gapMm: number | null;
 };
 
 export type HoldingReport = {
@@ -203,6 +224,7 @@ export type HoldingReport = {
     smaller: number;
     smallerMm2: number;
     specks: number;
+    placesUrl: string | null;
 };
 
 export type LayerChoice = {

@@ -15,6 +15,7 @@ export class Piece {
     readonly group = new THREE.Group();
     readonly geometry = new THREE.BufferGeometry();
     readonly radius: number;
+    readonly mesh: THREE.Mesh<THREE.BufferGeometry>;
     private readonly material: THREE.ShaderMaterial;
     private readonly corners: THREE.Vector3[];
     private readonly triangles: number;
@@ -32,7 +33,8 @@ export class Piece {
         const middle = new THREE.Vector3(...mesh.min).add(new THREE.Vector3(...mesh.max)).multiplyScalar(0.5);
         this.radius = Math.max(0.01, new THREE.Vector3(...mesh.max).distanceTo(middle));
         this.corners = extremes(mesh.positions);
-        this.group.add(new THREE.Mesh(this.geometry, this.material), this.mark);
+        this.mesh = new THREE.Mesh(this.geometry, this.material);
+        this.group.add(this.mesh, this.mark);
     }
 
     /** `seen`: who sees a facet; `extra`: thickness, or what a repair touches. Without values each counts as whole. */

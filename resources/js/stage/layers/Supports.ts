@@ -6,7 +6,7 @@ import { emptyGroup } from './dispose';
 type Vec = [number, number, number];
 
 /** What holds the piece: its shells, the contacts on the piece as dots, and the one that is picked. Plate frame of the stance, not turned about Z. */
-export type Held = { contacts: Vec[]; picked: number | null };
+export type Held = { contacts: Vec[]; /** of each contact, the round it comes off in */ rounds: number[]; picked: number | null };
 
 const DOT_MM = 0.55;
 /** so near a dot is meant, in pixels */
@@ -46,7 +46,8 @@ export class Supports {
         side: THREE.DoubleSide,
         uniforms: { uInk: { value: new THREE.Color() }, uCutFace: { value: new THREE.Color() }, uCut: { value: 1e9 } },
     });
-    private held: Held = { contacts: [], picked: null };
+    private held: Held = { contacts: [], rounds: [], picked: null };
+    private shells: THREE.Mesh<THREE.BufferGeometry> | null = null;
     private dots: THREE.InstancedMesh | null = null;
     /** the picked one, seen through whatever lies before it */
     private mark: THREE.Mesh<THREE.SphereGeometry, THREE.MeshBasicMaterial> | null = null;
@@ -58,13 +59,14 @@ export class Supports {
 
     set(mesh: StageMesh | null, held: Held): void {
         emptyGroup(this.group);
-        this.dots = this.mark = null;
+        this.dots = this.mark = this.shells = null;
         this.group.visible = mesh !== null;
         if (mesh) {
             const geometry = new THREE.BufferGeometry();
             geometry.setAttribute('position', new THREE.BufferAttribute(mesh.positions, 3));
             geometry.setAttribute('normal', new THREE.BufferAttribute(mesh.normals, 3));
-            this.group.add(new THREE.Mesh(geometry, this.material.clone()));
+            this.shells = new THREE.Mesh(geometry, this.material.clone());
+            this.group.add(this.shells);
             this.dots = new THREE.InstancedMesh(
                 new THREE.SphereGeometry(DOT_MM, 10, 8),
                 new THREE.MeshBasicMaterial(),
@@ -85,9 +87,14 @@ export class Supports {
         const matrix = new THREE.Matrix4();
         held.contacts.forEach((at, k) => this.dots?.setMatrixAt(k, matrix.makeTranslation(...at)));
         this.dots.instanceMatrix.needsUpdate = true;
+        this.inkDots();
         const at = held.picked === null ? undefined : held.contacts[held.picked];
         if (this.mark) this.mark.visible = at !== undefined;
         if (at) this.mark?.position.set(...at);
+    }
+
+    get meshes(): THREE.Mesh<THREE.BufferGeometry>[] {
+        return this.shells ? [this.shells] : [];
     }
 
     cut(mm: number | null): void {
@@ -101,8 +108,20 @@ export class Supports {
             (material.uniforms.uInk as THREE.IUniform<THREE.Color>).value.set(colour('--support'));
             (material.uniforms.uCutFace as THREE.IUniform<THREE.Color>).value.set(colour('--cut-face'));
         });
-        (this.dots?.material as THREE.MeshBasicMaterial | undefined)?.color.set(colour('--support-dot'));
+        this.inkDots();
         this.mark?.material.color.set(colour('--color-error'));
+    }
+
+    /** The later a contact comes off, the paler its dot. */
+    private inkDots(): void {
+        if (!this.dots) return;
+        const [first, last] = [new THREE.Color(colour('--support-dot')), new THREE.Color(colour('--support'))];
+        const rounds = Math.max(1, ...this.held.rounds);
+        this.held.contacts.forEach((_, k) => {
+            const share = rounds < 2 ? 0 : Math.min(1, ((this.held.rounds[k] ?? 1) - 1) / (rounds - 1));
+            this.dots?.setColorAt(k, first.clone().lerp(last, 0.75 * share));
+        });
+        if (this.dots.instanceColor) this.dots.instanceColor.needsUpdate = true;
     }
 
     /** Follows the piece when that is turned about Z and set down. */

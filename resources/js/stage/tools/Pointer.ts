@@ -1,28 +1,25 @@
-import type { Gesture } from '@/lib/marks';
-import type { Picking } from '../Picking';
+import type { Hit, Picking } from '../Picking';
 import type { Press, Tool } from './Tool';
 
-/** Points at one facet, which stands for its patch, its shell, or all that look the same way. */
+/** Points at one place of the piece: a facet to be marked, a contact to be set. */
 export class Pointer implements Tool {
     isOn = false;
-    private facet = -1;
+    private hit: Hit | null = null;
 
     constructor(
         private readonly picking: Picking,
-        private readonly onGesture: (gesture: Gesture) => void,
+        private readonly onHit: (hit: Hit) => void,
     ) {}
 
     press(at: Press): boolean {
-        const hit = at.button === 0 && !at.shiftKey ? this.picking.at(at) : null;
-        if (!hit) return false;
-        this.facet = hit.facet;
-        return true;
+        this.hit = at.button === 0 && !at.shiftKey ? this.picking.at(at) : null;
+        return this.hit !== null;
     }
 
     drag(): void {}
 
     release(): void {
-        this.onGesture({ facets: [this.facet] });
+        if (this.hit) this.onHit(this.hit);
     }
 
     cancel(): void {}

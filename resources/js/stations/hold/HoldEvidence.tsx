@@ -1,7 +1,13 @@
 import type { ReactNode } from 'react';
 import { Radios } from '@/components/Radios';
 import { number, unit } from '@/lib/format';
-import type { HeldPlace, HoldingReport, HoldPage, RegionKind } from '@/types/generated';
+import type { HeldPlace, HoldingReport, HoldPage, RegionKind, Treatment, Way } from '@/types/generated';
+import { Schools } from './Schools';
+
+/** Where the rule for small leans begins. */
+const SMALL_MM2 = 4;
+
+const BY: Record<Treatment, string> = { tree: 'branches', columns: 'columns', relief: 'relief' };
 
 type Props = {
     page: HoldPage;
@@ -11,8 +17,12 @@ type Props = {
     onLook: (key: string) => void;
     onLimit: (deg: number | null) => void;
     onAccept: (key: string) => void;
-    /** bridges up to this length are printed without; null: none */
-    onBridges: (mm: number | null) => void;
+    /** a rule by which places are printed without; null: it does not hold */
+    onRule: (rule: { bridge_mm: number | null } | { small_mm2: number | null }) => void;
+    /** a place held in a way of its own; null: as the rest is */
+    onTreat: (key: string, treatment: Treatment | null) => void;
+    /** contacts are set by pointing at the piece; null where nothing stands */
+    pin: { isOn: boolean; onPin: () => void } | null;
     onDone: () => void;
     /** sets a contact at the place looked at; null where nothing stands */
     onHoldHere: (() => void) | null;
@@ -26,7 +36,21 @@ type Props = {
 const SIGN: Record<RegionKind, string> = { island: '◌', point: '▾', overhang: '◥', bridge: '⊓' };
 
 /** The Hold station: what would be printed into the air, place by place. */
-export function HoldEvidence({ page, report, at, onLook, onLimit, onAccept, onBridges, onDone, onHoldHere, ways, contact }: Props) {
+export function HoldEvidence({
+    page,
+    report,
+    at,
+    onLook,
+    onLimit,
+    onAccept,
+    onRule,
+    onTreat,
+    pin,
+    onDone,
+    onHoldHere,
+    ways,
+    contact,
+}: Props) {
     if (!report || report.areaMm2 === null)
         return (
             <p className="p-4" role="status">
@@ -65,17 +89,7 @@ export function HoldEvidence({ page, report, at, onLook, onLimit, onAccept, onBr
                         />
                     </div>
                 )}
-                {report.places.some((p) => p.kind === 'bridge') && (
-                    <label className="flex items-center gap-1.5 text-[13px]">
-                        <input
-                            type="checkbox"
-                            className="checkbox checkbox-xs"
-                            checked={page.bridgeMm !== null}
-                            onChange={(e) => onBridges(e.target.checked ? page.spanMm : null)}
-                        />
-                        bridges up to {unit(page.bridgeMm ?? page.spanMm, 0, 'mm')} print without ({page.polymer} mostly spans that)
-                    </label>
-                )}
+                <Rules page={page} report={report} onRule={onRule} />
                 {report.smaller > 0 && (
                     <p className="text-[12px] text-soft">
                         And {number(report.smaller)} {report.smaller === 1 ? 'place' : 'places'} of less than half a square millimetre,{' '}
@@ -94,7 +108,7 @@ export function HoldEvidence({ page, report, at, onLook, onLimit, onAccept, onBr
                     on material to both sides.
                 </p>
             </div>
-            <div className="flex items-center gap-3 border-t border-base-300 px-4 py-2.5">
+            <div className="flex flex-wrap items-center gap-x-3 gap-y-1.5 border-t border-base-300 px-4 py-2.5">
                 {contact ? (
                     <>
                         <button type="button" className="btn btn-neutral btn-sm" onClick={contact.onTakeAway}>
@@ -106,13 +120,21 @@ export function HoldEvidence({ page, report, at, onLook, onLimit, onAccept, onBr
                     </>
                 ) : looked ? (
                     <>
-                        <button type="button" className="btn btn-neutral btn-sm" onClick={() => onAccept(looked.key)}>
-                            {looked.isAccepted ? 'Hold it after all' : 'Print it without'}
+                        <button
+                            type="button"
+                            className="btn btn-neutral btn-sm"
+                            disabled={looked.isSpared}
+                            onClick={() => onAccept(looked.key)}
+                        >
+                            {looked.isSpared ? 'Without, by a rule' : looked.isAccepted ? 'Hold it after all' : 'Print it without'}
                         </button>
                         {onHoldHere && (
                             <button type="button" className="btn btn-sm" onClick={onHoldHere}>
                                 Set a contact here
                             </button>
+                        )}
+                        {page.way && onHoldHere && !looked.isAccepted && looked.number > 0 && looked.kind !== 'point' && (
+                            <HeldBy place={looked} way={page.way} onTreat={onTreat} />
                         )}
                         <span className="text-[12px] text-soft">Without: {looked.droop}.</span>
                     </>
@@ -121,8 +143,17 @@ export function HoldEvidence({ page, report, at, onLook, onLimit, onAccept, onBr
                         <button type="button" className="btn btn-neutral btn-sm" onClick={onDone}>
                             On to the layers
                         </button>
+                        {pin && (
+                            <button type="button" className="btn btn-sm" aria-pressed={pin.isOn} onClick={pin.onPin}>
+                                {pin.isOn ? 'Done pointing' : 'Point at a contact'}
+                            </button>
+                        )}
                         <span className="text-[12px] text-soft">
-                            {open.length === 0 ? 'Nothing is left to hold.' : 'Pick a place to see it from below.'}
+                            {pin?.isOn
+                                ? 'Point at the piece where one more is to hold it.'
+                                : open.length === 0
+                                  ? 'Nothing is left to hold.'
+                                  : 'Pick a place to see it from below.'}
                         </span>
                     </>
                 )}
@@ -170,6 +201,7 @@ function Row({ place }: { place: HeldPlace }) {
                     {SIGN[place.kind]}
                 </span>
                 {place.label}
+                {place.treated && <span className="font-normal text-soft"> · {BY[place.treated]}</span>}
                 {place.spanMm !== null && <span className="font-normal text-soft"> {unit(place.spanMm, 0, 'mm')}</span>}
             </span>
             <span>{place.kind === 'point' ? '–' : place.areaMm2 < 10 ? unit(place.areaMm2, 1, 'mm²') : unit(place.areaMm2, 0, 'mm²')}</span>
@@ -179,39 +211,102 @@ function Row({ place }: { place: HeldPlace }) {
     );
 }
 
-/** Schools of how far a layer may lean over the one below, and what this line and layer reckon. */
+/** How far a layer may lean over the one below, by school, and what this line and layer reckon. */
 function Limit({ page, onLimit }: { page: HoldPage; onLimit: (deg: number | null) => void }) {
-    const schools = [
-        { deg: page.customaryDeg, name: 'customary' },
-        { deg: Math.round(page.usualDeg), name: 'half a line holds' },
-        { deg: Math.round(page.cooledDeg), name: 'a quarter holds, cooled' },
-    ];
     return (
-        <fieldset>
-            <legend className="mb-1 text-[13px] text-soft">Held from this lean on</legend>
-            <Radios
-                label="Held from this lean on"
-                options={schools.map((s) => ({
-                    key: s.deg,
-                    name: `${s.deg}°, ${s.name}`,
-                    show: (
-                        <>
-                            <span className="block text-[14px] font-semibold">{s.deg}°</span>
-                            <span className="block text-[11px]">{s.name}</span>
-                        </>
-                    ),
-                }))}
-                value={schools.find((s) => Math.abs(s.deg - page.limitDeg) < 0.5)?.deg ?? null}
+        <div>
+            <Schools
+                legend="Held from this lean on"
+                unitName="°"
+                schools={[
+                    { value: page.customaryDeg, name: 'customary' },
+                    { value: Math.round(page.usualDeg), name: 'half a line holds' },
+                    { value: Math.round(page.cooledDeg), name: 'a quarter holds, cooled' },
+                ]}
+                value={page.limitDeg}
+                range={[10, 85]}
+                step={1}
                 onPick={(deg) => onLimit(deg === page.customaryDeg ? null : deg)}
-                className="grid grid-cols-3 gap-1.5"
-                optionClass={(isOn) =>
-                    `rounded border px-1.5 py-1 text-center leading-tight ${isOn ? 'border-primary bg-accent text-accent-content' : 'border-base-300 hover:bg-base-200'}`
-                }
+                reading={page.reading}
+                as="limit_deg"
             />
             <p className="mt-1 text-[12px] text-soft">
                 A line of {unit(page.lineMm, 2, 'mm')} in layers of {unit(page.layerMm, 2, 'mm')} lies on the one below with half its width
-                at {Math.round(page.usualDeg)}°, with a quarter at {Math.round(page.cooledDeg)}°. Your own test prints know better.
+                at {Math.round(page.usualDeg)}°, with a quarter at {Math.round(page.cooledDeg)}°. Your own test prints know better: give
+                what they said by hand, and keep it.
             </p>
-        </fieldset>
+        </div>
+    );
+}
+
+/** Places that a rule prints without: bridges up to a length, leans under an area. Islands never are. */
+function Rules({ page, report, onRule }: { page: HoldPage; report: HoldingReport; onRule: Props['onRule'] }) {
+    return (
+        <div className="space-y-1 text-[13px]">
+            {report.places.some((p) => p.kind === 'bridge') && (
+                <label className="flex items-center gap-1.5">
+                    <input
+                        type="checkbox"
+                        className="checkbox checkbox-xs"
+                        checked={page.bridgeMm !== null}
+                        onChange={(e) => onRule({ bridge_mm: e.target.checked ? page.spanMm : null })}
+                    />
+                    bridges up to {unit(page.bridgeMm ?? page.spanMm, 0, 'mm')} print without ({page.reading.polymer} mostly spans that)
+                </label>
+            )}
+            {report.places.some((p) => p.kind === 'overhang') && (
+                <label className="flex items-center gap-1.5">
+                    <input
+                        type="checkbox"
+                        className="checkbox checkbox-xs"
+                        checked={page.smallMm2 !== null}
+                        onChange={(e) => onRule({ small_mm2: e.target.checked ? SMALL_MM2 : null })}
+                    />
+                    leans under {unit(page.smallMm2 ?? SMALL_MM2, 0, 'mm²')} print without
+                    {page.smallMm2 !== null && (
+                        <input
+                            type="range"
+                            className="slide w-20"
+                            aria-label="Leans under this area print without, mm²"
+                            min={1}
+                            max={50}
+                            step={1}
+                            defaultValue={page.smallMm2}
+                            onPointerUp={(e) => onRule({ small_mm2: Number(e.currentTarget.value) })}
+                            onKeyUp={(e) => onRule({ small_mm2: Number(e.currentTarget.value) })}
+                        />
+                    )}
+                </label>
+            )}
+        </div>
+    );
+}
+
+/** How one place is held, where not as the rest is. */
+function HeldBy({ place, way, onTreat }: { place: HeldPlace; way: Way; onTreat: (key: string, treatment: Treatment | null) => void }) {
+    const ways: { key: Treatment; words: string }[] = [
+        { key: 'tree', words: 'by branches' },
+        { key: 'columns', words: 'by columns' },
+        { key: 'relief', words: 'by a relief' },
+    ];
+    return (
+        <label className="flex items-center gap-1.5 text-[12px] text-soft">
+            held
+            <select
+                className="select select-xs w-auto text-base-content"
+                aria-label="How this place is held"
+                value={place.treated ?? ''}
+                onChange={(e) => onTreat(place.key, e.target.value === '' ? null : (e.target.value as Treatment))}
+            >
+                <option value="">as the rest is</option>
+                {ways
+                    .filter((w) => w.key !== way || place.treated === w.key)
+                    .map((w) => (
+                        <option key={w.key} value={w.key}>
+                            {w.words}
+                        </option>
+                    ))}
+            </select>
+        </label>
     );
 }

@@ -4,6 +4,7 @@ import { Reason } from '@/components/Reason';
 import { Slide } from '@/components/Slide';
 import { counted, hours, number, unit } from '@/lib/format';
 import type { HeldWay, HoldPage, Way, WaysReport } from '@/types/generated';
+import { Schools } from './Schools';
 
 export type Hands = {
     onWay: (way: Way) => void;
@@ -17,7 +18,7 @@ export type Hands = {
 
 type Props = { pieceId: number; page: HoldPage; report: WaysReport | null; hands: Hands };
 
-const GRID = 'grid w-full grid-cols-[minmax(0,1fr)_2.5rem_3.6rem_2.1rem_4rem] gap-1 px-2';
+const GRID = 'grid w-full grid-cols-[minmax(0,1fr)_3.6rem_3.6rem_2.1rem_3.6rem] gap-1 px-2';
 
 /** Four ways to hold the piece side by side; the one that is picked is drawn on the stage, and what it leaves is listed. */
 export function WaysCard({ pieceId, page, report, hands }: Props) {
@@ -44,7 +45,7 @@ export function WaysCard({ pieceId, page, report, hands }: Props) {
                             options={report.ways.map((w) => ({
                                 key: w.key,
                                 data: { 'data-way': w.key },
-                                show: <Row way={w} reliefDeg={page.reliefDeg} />,
+                                show: <Row way={w} page={page} />,
                             }))}
                             value={page.way}
                             onPick={hands.onWay}
@@ -64,7 +65,7 @@ export function WaysCard({ pieceId, page, report, hands }: Props) {
     );
 }
 
-function Row({ way: w, reliefDeg }: { way: HeldWay; reliefDeg: number }) {
+function Row({ way: w, page }: { way: HeldWay; page: HoldPage }) {
     if (w.state !== 'done')
         return (
             <>
@@ -79,11 +80,14 @@ function Row({ way: w, reliefDeg }: { way: HeldWay; reliefDeg: number }) {
     return (
         <>
             <span className="text-left">{w.label}</span>
-            <span>{isBare ? '–' : unit(w.grams, w.grams < 10 ? 1 : 0, 'g')}</span>
+            <span>
+                {isBare ? '–' : unit(w.grams, w.grams < 10 ? 1 : 0, 'g')}
+                {!isBare && <span className="block text-[11px] font-normal opacity-80">{unit(w.cost, 2, page.currency)}</span>}
+            </span>
             <span>{isBare ? '–' : hours(w.minutes / 60)}</span>
             <span>{isBare ? '–' : number(w.scarMm2)}</span>
             <span className={left.length > 0 ? 'text-error' : ''}>
-                {left.length > 0 ? left.join(', ') : w.key === 'relief' ? `< ${Math.round(reliefDeg)}°` : 'nothing'}
+                {left.length > 0 ? left.join(', ') : w.key === 'relief' ? `< ${Math.round(page.reliefDeg)}°` : 'nothing'}
             </span>
         </>
     );
@@ -111,6 +115,7 @@ function Chosen({ pieceId, page, way: w, hands }: { pieceId: number; page: HoldP
                         ` ${Math.round(100 * w.breakRisk)} % stand on something thinner than it should be, and may break off as they are printed.`}
                 </p>
             )}
+            {isStanding && <Removal way={w} />}
             {w.key === 'relief' && <Relief page={page} way={w} onRelief={hands.onRelief} />}
             {w.key === 'none' && w.open.length === 0 && <p>Nothing lies beyond the reach of the walls beside it.</p>}
             {w.open.length > 0 && <Open way={w} hands={hands} />}
@@ -157,39 +162,50 @@ function Chosen({ pieceId, page, way: w, hands }: { pieceId: number; page: HoldP
 }
 
 /** How far a tip stays below what it holds, by school, and whether it will come off. */
-function Gap({ page, onGap }: { page: HoldPage; onGap: (mm: number | null) => void }) {
-    const schools = [
-        { key: 'usual', mm: page.usualGapMm, name: 'a layer and a tenth' },
-        { key: 'whole', mm: page.wholeGapMm, name: 'whole layers' },
-        { key: 'wide', mm: 2 * page.layerMm, name: 'two layers' },
-    ];
-    const now = page.gapMm ?? page.usualGapMm;
+function Gap({ page: { gap, layerMm, reading }, onGap }: { page: HoldPage; onGap: (mm: number | null) => void }) {
     return (
         <div>
-            <p className="mb-1 text-soft">Tips stay below what they hold by</p>
-            <Radios
-                label="Gap of the tips"
-                options={schools.map((s) => ({
-                    key: s.key,
-                    name: `${unit(s.mm, 2, 'mm')}, ${s.name}`,
-                    show: (
-                        <>
-                            <span className="block font-semibold">{unit(s.mm, 2, 'mm')}</span>
-                            <span className="block text-[11px]">{s.name}</span>
-                        </>
-                    ),
-                }))}
-                value={schools.find((s) => Math.abs(s.mm - now) < 1e-6)?.key ?? null}
-                onPick={(key) => onGap(key === 'usual' ? null : (schools.find((s) => s.key === key)?.mm ?? null))}
-                className="grid grid-cols-3 gap-1.5"
-                optionClass={(isOn) =>
-                    `rounded border px-1.5 py-1 text-center leading-tight ${isOn ? 'border-primary bg-accent text-accent-content' : 'border-base-300 hover:bg-base-200'}`
-                }
+            <Schools
+                legend="Tips stay below what they hold by"
+                unitName="mm"
+                schools={[
+                    { value: gap.usualMm, name: 'a layer and a tenth' },
+                    { value: gap.wholeMm, name: 'whole layers' },
+                    { value: 2 * layerMm, name: 'two layers' },
+                ]}
+                value={gap.mm ?? gap.usualMm}
+                range={[0.05, 1]}
+                step={0.01}
+                onPick={(mm) => onGap(Math.abs(mm - gap.usualMm) < 1e-6 ? null : mm)}
+                reading={reading}
+                as="gap_mm"
             />
             <p className="mt-1 text-[12px] text-soft">
-                Risk that they fuse: <strong>{page.fuseRisk}</strong> ({page.fuseWhy}). Hotter than usual raises it.
+                Risk that they fuse: <strong>{gap.fuseRisk}</strong> ({gap.fuseWhy}). Hotter than usual raises it.
             </p>
         </div>
+    );
+}
+
+/** In which order what stands comes off, where it does not all at once. */
+function Removal({ way: w }: { way: HeldWay }) {
+    const pieces = w.key === 'columns' ? 'shaft' : 'tree';
+    const forced = w.removal.filter((r) => r.isForced).reduce((sum, r) => sum + r.pieces, 0);
+    if (w.removal.length < 2) return null;
+    const shown = w.removal.slice(0, 5).map((r) => number(r.pieces));
+    return (
+        <p>
+            They come off from outside in {w.removal.length} rounds: first {counted(w.removal[0]?.pieces ?? 0, pieces)}, then{' '}
+            {shown.slice(1).join(', ')}
+            {w.removal.length > 5 && ' and so on'}. Their dots are the paler the later.
+            {forced > 0 && (
+                <span className="text-error">
+                    {' '}
+                    {forced === 1 ? 'One has' : `${number(forced)} have`} another before {forced === 1 ? 'it' : 'them'} whichever way a tool
+                    comes, and {forced === 1 ? 'has' : 'have'} to be broken.
+                </span>
+            )}
+        </p>
     );
 }
 

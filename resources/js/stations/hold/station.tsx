@@ -3,6 +3,8 @@ import { pageOf, type Bench } from '@/bench/useBench';
 import { unit } from '@/lib/format';
 import type { Shortcut } from '@/lib/keys';
 import { triple } from '@/lib/vec';
+import { aimKeys } from '@/stage/aimKeys';
+import type { Treatment } from '@/types/generated';
 import type { StationView } from '../station';
 import { takenOnStage } from '../taken';
 import { HoldEvidence } from './HoldEvidence';
@@ -42,8 +44,10 @@ export function useHold(bench: Bench): StationView {
         page.limitDeg,
         page.layerMm,
         page.isPlateOnly,
-        page.gapMm,
+        page.gap.mm,
         page.bridgeMm,
+        page.smallMm2,
+        places.map((p) => p.treated),
         page.accepted,
         page.reliefDeg,
         page.without,
@@ -56,6 +60,8 @@ export function useHold(bench: Bench): StationView {
     const stands = way?.key === 'tree' || way?.key === 'columns' || way?.key === 'painted';
     const contacts = stands ? way.contacts : NONE;
     const [contact, setContact] = useState<string | null>(null);
+    const [isPinning, setPinning] = useState(false);
+    const pins = isPinning && stands;
     const index = contacts.findIndex((c) => placeOf(c) === contact);
     const picked = index < 0 ? null : index;
     const decide = (changes: Record<string, unknown>): void => void bench.plan.decide('hold', changes);
@@ -74,6 +80,11 @@ export function useHold(bench: Bench): StationView {
         const isIn = page.accepted.includes(place);
         decide({ accepted: isIn ? page.accepted.filter((p) => p !== place) : [...page.accepted, place] });
     };
+    const treat = (place: string, treatment: Treatment | null): void => {
+        const others = Object.fromEntries(places.flatMap((p) => (p.treated && p.key !== place ? [[p.key, p.treated]] : [])));
+        decide({ treated: treatment === null ? others : { ...others, [place]: treatment } });
+    };
+    const pin = (mm: number[]): void => decide({ also: [...page.also, mm] });
     const holdHere = stands && looked ? (): void => decide({ also: [...page.also, looked.atMm] }) : null;
     const move = (by: number): void => {
         const from = places.findIndex((p) => p.key === at);
@@ -91,6 +102,14 @@ export function useHold(bench: Bench): StationView {
             when: () => looked !== null,
         },
         { key: 'c', does: 'Set a contact there', run: () => holdHere?.(), group, when: () => holdHere !== null },
+        {
+            key: 'p',
+            does: 'Point at contacts, or no more',
+            run: () => setPinning((is) => !is),
+            group: byHand,
+            when: () => stands && !looked,
+        },
+        ...aimKeys(bench.stage, byHand, () => pins, 'Set a contact at the aim'),
         { key: '.', does: 'Next contact', run: () => nextContact(1), group: byHand, when: () => contacts.length > 0 },
         { key: ',', does: 'Previous contact', run: () => nextContact(-1), group: byHand, when: () => contacts.length > 0 },
         { key: 'Delete', does: 'Take the contact away', run: takeAway, group: byHand, shown: 'Del', when: () => picked !== null },
@@ -102,6 +121,7 @@ export function useHold(bench: Bench): StationView {
             shown: 'Esc',
             when: () => picked !== null,
         },
+        { key: 'Escape', does: 'Point no more', run: () => setPinning(false), group: byHand, shown: 'Esc', when: () => pins },
         { key: 'Escape', does: 'Let go of the place', run: () => setAt(null), group, shown: 'Esc', when: () => looked !== null },
     ];
     const onStage = takenOnStage(bench, bench.data.stage.layerMm, null);
@@ -117,14 +137,16 @@ export function useHold(bench: Bench): StationView {
                 onLook={setAt}
                 onLimit={(deg) => void bench.plan.decide('hold', { limit_deg: deg })}
                 onAccept={accept}
-                onBridges={(mm) => decide({ bridge_mm: mm })}
+                onRule={decide}
+                onTreat={treat}
+                pin={stands ? { isOn: pins, onPin: () => setPinning(!pins) } : null}
                 onDone={() => bench.go('layers')}
                 onHoldHere={holdHere}
                 contact={
                     picked === null
                         ? null
                         : {
-                              words: `Contact ${picked + 1} of ${contacts.length}, ${unit(contacts[picked]?.[2] ?? 0, 1, 'mm')} up`,
+                              words: `Contact ${picked + 1} of ${contacts.length}, ${unit(contacts[picked]?.[2] ?? 0, 1, 'mm')} up${(way?.removal.length ?? 0) > 1 ? `, comes off in round ${way?.contactRounds[picked] ?? 1}` : ''}`,
                               onTakeAway: takeAway,
                           }
                 }
@@ -154,14 +176,18 @@ export function useHold(bench: Bench): StationView {
         strip: onStage.strip && way?.sectionsMm2.length ? { ...onStage.strip, supportMm2: way.sectionsMm2 } : onStage.strip,
         stage: {
             ...onStage.stage,
-            supports: way?.shellsUrl ? { url: way.shellsUrl, contacts, picked } : null,
+            supports: way?.shellsUrl ? { url: way.shellsUrl, contacts, rounds: way.contactRounds, picked } : null,
+            only: looked && looked.number > 0 && report?.placesUrl ? { url: report.placesUrl, number: looked.number } : null,
+            isPinning: pins,
             onContact: pick,
+            onPinned: pin,
             panes: onStage.stage.panes.map((pane) => ({ ...pane, ring: file })),
             ringed: looked ? `${looked.label.toLowerCase()} at ${unit(looked.zMinMm, 1, 'mm')}` : null,
         },
         leave: () => {
             setAt(null);
             setContact(null);
+            setPinning(false);
         },
     };
 }

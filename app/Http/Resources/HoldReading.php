@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Stations\Hold;
+namespace App\Http\Resources;
 
 use App\Models\Reading;
 use App\Plans\Bench;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Stations\Hold;
+namespace App\Http\Resources;
 
 use App\Plans\Bench;
 use Wrenlo\Core\Support\Gap;

@@ -97,9 +97,9 @@ it('plans as marked beside the others once something is marked to be held', func
 it('keeps the tips as far as the school says, and says whether they fuse', function () {
     $piece = heldHook();
     $page = fn () => json_decode((string) json_encode(App\Stations\Hold\HoldPage::of(Pieces::bench($piece->refresh()))), true);
-    expect($page())->toMatchArray(['gapMm' => null, 'fuseRisk' => 'low'])->and($page()['usualGapMm'])->toEqualWithDelta(0.22, 1e-9);
+    expect($page()['gap'])->toMatchArray(['mm' => null, 'fuseRisk' => 'low'])->and($page()['gap']['usualMm'])->toEqualWithDelta(0.22, 1e-9);
     decide($piece, 'hold', ['gap_mm' => 0.1, 'way' => 'tree'])->assertSessionHasNoErrors();
-    expect($page())->toMatchArray(['gapMm' => 0.1, 'fuseRisk' => 'high'])->and($page()['fuseWhy'])->toContain('0.5 layers');
+    expect($page()['gap'])->toMatchArray(['mm' => 0.1, 'fuseRisk' => 'high'])->and($page()['gap']['fuseWhy'])->toContain('0.5 layers');
     decide($piece, 'hold', ['gap_mm' => 3])->assertSessionHasErrors('gap_mm');
     $plan = $this->getJson("/pieces/{$piece->id}/export/json")->json('support');
     // the highest node of a limb under the arm ends 0.1 mm below it
@@ -117,6 +117,78 @@ it('leaves bridges that the filament spans by a rule, and holds nothing at a pla
     decide($piece, 'hold', ['accepted' => [holdingOf($piece)['places'][0]['key']]])->assertSessionHasNoErrors();
     expect(array_filter($under(13.0), fn (array $c): bool => $c[2] < 15.0))->toBe([])->and(waysOf($piece)['tree']['openIslands'])->toBe(0);
     decide($piece, 'hold', ['bridge_mm' => 0])->assertSessionHasErrors('bridge_mm');
+});
+
+it('holds one place in a way of its own, and hands a relief over as part of the piece', function () {
+    $piece = heldHook();
+    decide($piece, 'hold', ['way' => 'tree'])->assertSessionHasNoErrors();
+    $plain = waysOf($piece->refresh())['tree'];
+    [$drop, $arm] = array_column(holdingOf($piece)['places'], 'key');
+    decide($piece, 'hold', ['treated' => [$drop => 'columns', $arm => 'relief'], 'relief_deg' => 60])->assertSessionHasNoErrors();
+    expect(array_column(holdingOf($piece->refresh())['places'], 'treated'))->toBe(['columns', 'relief']);
+    $mixed = waysOf($piece)['tree'];
+    expect($mixed['openIslands'])->toBe(0)->and($mixed['uncoveredMm2'])->toEqual(0)->and(max(array_column($mixed['contacts'], 2)))->toEqualWithDelta(14.0, 1e-3)->and(max(array_column($plain['contacts'], 2)))->toEqualWithDelta(30.0, 1e-3)
+        ->and(count($mixed['contactRounds']))->toBe(count($mixed['contacts']))->and($mixed['removal'])->not->toBe([]);
+    $file = Solids::file($this->get("/pieces/{$piece->id}/export/held-3mf")->assertOk()->streamedContent(), '3mf');
+    $objects = iterator_to_array(simplexml_load_string((string) file_get_contents("zip://{$file}#3D/3dmodel.model"))->resources->object, false);
+    expect(array_map(fn ($o): array => [(string) $o['name'], (string) $o['type']], $objects))->toBe([['Hook', 'model'], ['trees', 'support'], ['relief', 'model']]);
+    $plan = $this->getJson("/pieces/{$piece->id}/export/json")->json('support');
+    expect($plan['treated'])->toEqualCanonicalizing([$drop => 'columns', $arm => 'relief'])->and($plan['relief']['added_mm3'])->toBeGreaterThan(0.0);
+    // another angle of the relief is another plan; without a place that asks for one it is the same
+    $key = fn (): string => App\Findings\Kinds\TreeSupports::key(Pieces::bench($piece->refresh())->standing(Pieces::bench($piece)->stand()->stance));
+    $before = $key();
+    decide($piece, 'hold', ['relief_deg' => 70]);
+    expect($key())->not->toBe($before);
+    decide($piece, 'hold', ['treated' => [$drop => 'columns']]);
+    $before = $key();
+    decide($piece, 'hold', ['relief_deg' => 65]);
+    expect($key())->toBe($before);
+    decide($piece, 'hold', ['treated' => [$drop => 'glue']])->assertSessionHasErrors('treated.'.$drop);
+    decide($piece, 'hold', ['treated' => ['tree']])->assertSessionHasErrors('treated');
+});
+
+it('says which place each facet belongs to', function () {
+    $piece = heldHook();
+    $report = holdingOf($piece);
+    $bytes = $this->get($report['placesUrl'])->assertOk()->getContent();
+    $of = array_values(unpack('C*', substr($bytes, 12)) ?: []);
+    $mesh = meshOf($piece);
+    $nz = Wrenlo\Core\Mesh\Surface::ofFacets($mesh)->nz;
+    expect(substr($bytes, 0, 4))->toBe('WRLS')->and(count($of))->toBe($mesh->triangleCount())->and(array_column($report['places'], 'number'))->toBe([1, 2]);
+    foreach ($of as $f => $number) {
+        $z = $mesh->z[$mesh->tri[3 * $f]];
+        expect($number)->toBe($nz[$f] > -0.9 ? 0 : ($z > 25 ? 2 : ($z > 10 ? 1 : 0)));
+    }
+});
+
+it('prints small leans without by a rule, but no island', function () {
+    $piece = heldHook();
+    decide($piece, 'hold', ['small_mm2' => 50, 'way' => 'tree'])->assertSessionHasNoErrors(); // the island has 36 mm²
+    expect(array_column(holdingOf($piece->refresh())['places'], 'isSpared'))->toBe([false, false]);
+    $ledge = Pieces::measured(mesh: Solids::carved([[true, [0, 20, 0, 20, 0, 20]], [true, [20, 26, 0, 6, 10, 20]]]), name: 'ledge.stl', finalists: 2);
+    decide($ledge, 'stand', ['stance' => collect(stancesOf($ledge))->firstWhere('origin', 'file')['id']])->assertSessionHasNoErrors();
+    expect(waysOf($ledge->refresh())['tree']['contacts'])->not->toBe([]);
+    decide($ledge, 'hold', ['small_mm2' => 37])->assertSessionHasNoErrors(); // it has 36
+    expect(holdingOf($ledge->refresh())['places'][0])->toMatchArray(['isSpared' => true, 'isAccepted' => true])->and(waysOf($ledge)['tree']['contacts'])->toBe([])->and(holdHeadline($ledge)['figure'])->toBe('nothing');
+    decide($ledge, 'hold', ['small_mm2' => 0])->assertSessionHasErrors('small_mm2');
+});
+
+it('keeps what a test print of this filament on this printer came to, for it alone', function () {
+    $piece = heldHook();
+    $page = fn () => App\Stations\Hold\HoldPage::of(Pieces::bench($piece->refresh()));
+    expect($page()->reading->limitDeg)->toBeNull();
+    $url = $page()->reading->url;
+    $this->put($url, ['limit_deg' => 57])->assertSessionHasNoErrors();
+    $this->put($url, ['gap_mm' => 0.18])->assertSessionHasNoErrors();
+    expect($page()->reading)->toMatchObject(['limitDeg' => 57.0, 'gapMm' => 0.18]);
+    $this->put($url, ['limit_deg' => 95])->assertSessionHasErrors('limit_deg');
+    // another filament has readings of its own
+    $other = $piece->user->filaments()->create(['name' => 'Marsh rust', 'polymer' => 'PETG', 'density_g_per_cm3' => 1.27, 'price_per_kg' => 22]);
+    decide($piece, 'sheet', ['filament_id' => $other->id])->assertSessionHasNoErrors();
+    expect($page()->reading)->toMatchObject(['limitDeg' => null, 'filament' => 'Marsh rust', 'polymer' => 'PETG']);
+    // not for someone else
+    config(['wrenlo.accounts' => true]);
+    $this->actingAs(Pieces::someone('tove@marsh.invalid'))->put($url, ['limit_deg' => 50])->assertStatus(404);
 });
 
 it('is done once a way is decided that leaves nothing in the air', function () {

@@ -27,7 +27,7 @@ function setUp() {
     const on = { onGesture: vi.fn(), onTrail: vi.fn(), draw: vi.fn(), onHold: vi.fn() };
     const picking = new Picking(canvas, camera, piece, plane);
     const brush = new Brush(picking, camera, on);
-    const pointer = new Pointer(picking, on.onGesture);
+    const pointer = new Pointer(picking, ({ facet }) => on.onGesture({ facets: [facet] }));
     const frame = new Window(canvas, picking, camera, piece, on.onGesture);
     const hands = new Hands(canvas, [brush, pointer, frame], on);
     const aim = new Aim(canvas, hands);

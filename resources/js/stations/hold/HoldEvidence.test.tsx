@@ -1,3 +1,4 @@
+import { router } from '@inertiajs/react';
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { holdPage } from '@/test/samples';
@@ -20,6 +21,9 @@ const place = (over: Partial<HeldPlace>): HeldPlace => ({
     spanMm: null,
     droop: 'droops where one looks',
     isAccepted: false,
+    treated: null,
+    number: 2,
+    isSpared: false,
     ...over,
 });
 
@@ -38,14 +42,26 @@ const report = (over: Partial<HoldingReport> = {}): HoldingReport => ({
     smaller: 3,
     smallerMm2: 0.7,
     specks: 2,
+    placesUrl: null,
     ...over,
 });
 
 function show(over: Partial<Parameters<typeof HoldEvidence>[0]> = {}) {
-    const acts = { onLook: vi.fn(), onLimit: vi.fn(), onAccept: vi.fn(), onBridges: vi.fn(), onDone: vi.fn(), onHoldHere: null };
+    const acts = {
+        onLook: vi.fn(),
+        onLimit: vi.fn(),
+        onAccept: vi.fn(),
+        onRule: vi.fn(),
+        onTreat: vi.fn(),
+        pin: null,
+        onDone: vi.fn(),
+        onHoldHere: null,
+    };
     render(<HoldEvidence page={page} report={report()} at={null} {...acts} {...over} />);
     return acts;
 }
+
+const put = vi.spyOn(router, 'put').mockImplementation(() => undefined);
 
 afterEach(cleanup);
 
@@ -110,12 +126,78 @@ describe('the Hold station', () => {
     });
 
     it('leaves bridges that the filament spans, by a rule', () => {
-        const { onBridges } = show();
+        const { onRule } = show();
         fireEvent.click(screen.getByRole('checkbox', { name: /bridges up to 15\smm print without/ }));
-        expect(onBridges).toHaveBeenCalledWith(15);
+        expect(onRule).toHaveBeenCalledWith({ bridge_mm: 15 });
         cleanup();
         const after = show({ page: { ...page, bridgeMm: 12 } });
         fireEvent.click(screen.getByRole('checkbox', { name: /bridges up to 12\smm/ }));
-        expect(after.onBridges).toHaveBeenCalledWith(null);
+        expect(after.onRule).toHaveBeenCalledWith({ bridge_mm: null });
+    });
+
+    it('leaves small leans by a rule of its own, and says at a place that it goes by one', () => {
+        const { onRule } = show();
+        fireEvent.click(screen.getByRole('checkbox', { name: /leans under 4\smm² print without/ }));
+        expect(onRule).toHaveBeenCalledWith({ small_mm2: 4 });
+        cleanup();
+        const after = show({
+            page: { ...page, smallMm2: 7 },
+            at: 'overhang 1',
+            report: report({ places: [place({ isSpared: true, isAccepted: true })] }),
+        });
+        fireEvent.keyUp(screen.getByRole('slider', { name: /Leans under this area/ }), { key: 'ArrowRight' });
+        expect(after.onRule).toHaveBeenCalledWith({ small_mm2: 7 });
+        expect((screen.getByRole('button', { name: 'Without, by a rule' }) as HTMLButtonElement).disabled).toBe(true);
+    });
+
+    it('takes a limit by hand, within what makes sense, and offers what was read off a test print', () => {
+        const acts = show();
+        const field = screen.getByRole('spinbutton', { name: 'Held from this lean on, by hand' });
+        fireEvent.change(field, { target: { value: '52' } });
+        expect(acts.onLimit).not.toHaveBeenCalled();
+        fireEvent.keyDown(field, { key: 'Enter' });
+        fireEvent.change(field, { target: { value: '120' } });
+        fireEvent.blur(field);
+        fireEvent.change(field, { target: { value: '' } });
+        fireEvent.blur(field);
+        expect(acts.onLimit.mock.calls).toEqual([[52], [85]]);
+        expect(screen.queryByRole('button', { name: /Keep/ })).toBeNull();
+        cleanup();
+        show({ page: { ...page, limitDeg: 52 } });
+        fireEvent.click(screen.getByRole('button', { name: 'Keep 52° as read off Marsh grey' }));
+        expect(put.mock.calls[0]?.slice(0, 2)).toEqual(['/shelf/printers/1/filaments/2/reading', { limit_deg: 52 }]);
+        cleanup();
+        const read = show({ page: { ...page, reading: { ...page.reading, limitDeg: 57 } } });
+        fireEvent.click(screen.getByRole('radio', { name: '57°, your reading' }));
+        expect(read.onLimit).toHaveBeenCalledWith(57);
+    });
+
+    it('holds one place in a way of its own, where something holds the rest', () => {
+        const acts = show({ at: 'overhang 1', onHoldHere: vi.fn(), page: { ...page, way: 'tree' } });
+        const select = screen.getByRole('combobox', { name: 'How this place is held' });
+        expect([...select.querySelectorAll('option')].map((o) => o.textContent)).toEqual(['as the rest is', 'by columns', 'by a relief']);
+        fireEvent.change(select, { target: { value: 'relief' } });
+        fireEvent.change(select, { target: { value: '' } });
+        expect(acts.onTreat.mock.calls).toEqual([
+            ['overhang 1', 'relief'],
+            ['overhang 1', null],
+        ]);
+        cleanup();
+        show({ at: 'overhang 1', page: { ...page, way: 'none' } });
+        expect(screen.queryByRole('combobox')).toBeNull();
+        cleanup();
+        show({ report: report({ places: [place({ treated: 'relief' })] }) });
+        expect(screen.getByRole('radio', { name: /Overhang.*relief/ })).toBeTruthy();
+    });
+
+    it('sets contacts by pointing, and says so while it does', () => {
+        const onPin = vi.fn();
+        show({ pin: { isOn: false, onPin } });
+        fireEvent.click(screen.getByRole('button', { name: 'Point at a contact' }));
+        expect(onPin).toHaveBeenCalledOnce();
+        cleanup();
+        show({ pin: { isOn: true, onPin } });
+        expect(screen.getByRole('button', { name: 'Done pointing' }).getAttribute('aria-pressed')).toBe('true');
+        expect(document.body.textContent).toContain('Point at the piece where one more is to hold it.');
     });
 });

@@ -1,5 +1,5 @@
 import { router } from '@inertiajs/react';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { Radios } from '@/components/Radios';
 import { unit } from '@/lib/format';
 import type { HoldReading } from '@/types/generated';
@@ -73,7 +73,6 @@ function Own({
     onPick,
 }: Omit<Props, 'schools' | 'reading' | 'as'> & { decimals: number }) {
     const [text, setText] = useState(value.toFixed(decimals));
-    useEffect(() => setText(value.toFixed(decimals)), [value, decimals]);
     const take = (): void => {
         const given = Number(text);
         if (text.trim() === '' || !Number.isFinite(given)) return setText(value.toFixed(decimals));

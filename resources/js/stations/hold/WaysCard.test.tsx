@@ -33,6 +33,8 @@ const way = (over: Partial<HeldWay>): HeldWay => ({
     filledHoles: 0,
     open: [],
     sectionsMm2: [],
+    removal: [{ pieces: 2, contacts: 2, isForced: false }],
+    contactRounds: [1, 1],
     ...over,
 });
 
@@ -78,8 +80,8 @@ afterEach(cleanup);
 describe('ways to hold it', () => {
     it('stand side by side with their price and what they leave, and what the piece favours', () => {
         const hands = show();
-        expect(screen.getByRole('radio', { name: /Trees/ }).textContent).toMatch(/0\.8\sg2\smin21nothing/);
-        expect(screen.getByRole('radio', { name: /Columns/ }).textContent).toMatch(/12\sg1\sh\s15/);
+        expect(screen.getByRole('radio', { name: /Trees/ }).textContent).toMatch(/0\.8\sg0\.02\sEUR2\smin21nothing/);
+        expect(screen.getByRole('radio', { name: /Columns/ }).textContent).toMatch(/12\sg0\.02\sEUR1\sh\s15/);
         expect(screen.getByRole('radio', { name: /Nothing/ }).textContent).toMatch(/–––1 ◌, 260/);
         expect(screen.getByRole('radio', { name: /Relief/ }).textContent).toContain('< 80°');
         expect(screen.getByText('Trees', { selector: 'strong' })).toBeTruthy();
@@ -136,5 +138,27 @@ describe('ways to hold it', () => {
         fireEvent.change(screen.getByRole('slider', { name: 'Lean that the relief prints at' }), { target: { value: '70' } });
         expect(hands.onRelief).not.toHaveBeenCalled();
         await vi.waitFor(() => expect(hands.onRelief).toHaveBeenCalledWith(70));
+    });
+
+    it('say in which order what stands comes off, and what has to be broken', () => {
+        const rounds = (pieces: number[], forced = 0) =>
+            pieces.map((n, k) => ({ pieces: n, contacts: 3 * n, isForced: k >= pieces.length - forced }));
+        show({ page: { ...page, way: 'tree' }, report: report({ removal: rounds([7, 3, 1], 1) }) });
+        expect(document.body.textContent).toContain(
+            'They come off from outside in 3 rounds: first 7 trees, then 3, 1. Their dots are the paler the later.',
+        );
+        expect(document.body.textContent).toContain('One has another before it whichever way a tool comes, and has to be broken.');
+        cleanup();
+        show({ page: { ...page, way: 'tree' }, report: report({ removal: rounds([9]) }) });
+        expect(document.body.textContent).not.toContain('rounds');
+    });
+
+    it('take a gap by hand', () => {
+        const hands = show({ page: { ...page, way: 'tree' } });
+        const field = screen.getByRole('spinbutton', { name: 'Tips stay below what they hold by, by hand' });
+        fireEvent.change(field, { target: { value: '0.17' } });
+        fireEvent.keyDown(field, { key: 'Enter' });
+        fireEvent.click(screen.getByRole('radio', { name: /0\.20\smm, whole layers/ }));
+        expect(hands.onGap.mock.calls).toEqual([[0.17], [0.2]]);
     });
 });

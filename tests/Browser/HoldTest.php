@@ -68,9 +68,10 @@ function wayRow(Chrome $chrome, string $way): string
     return (string) $chrome->js("return document.querySelector('[data-way={$way}]')?.innerText ?? ''");
 }
 
-it('compares ways, takes contacts away and sets them by mouse and keys, paints a never-mark and plans anew, and hands over what was checked', function () {
-    $chrome = $this->chrome;
-    $chrome->visit($this->app->url)->waitForText('Nothing on the shelves yet');
+/** A hook that stands as its file does, its ways to be held planned. */
+function hookAtHold(Chrome $chrome, string $url): Chrome
+{
+    $chrome->visit($url)->waitForText('Nothing on the shelves yet');
     // a beam on a post, with a drop at its end: an island
     dropFile($chrome, Solids::stl(Solids::carved([[true, [0, 10, -5, 5, 0, 36]], [true, [0, 34, -5, 5, 30, 36]], [true, [26, 34, -5, 5, 12, 36]]])), 'hook.stl');
     $chrome->waitForText('these proven layer by layer', 90);
@@ -82,6 +83,12 @@ it('compares ways, takes contacts away and sets them by mouse and keys, paints a
     $chrome->keys('3');
     $chrome->waitForText('How is it held?', 60);
     $chrome->until('all four planned', fn (Chrome $c) => str_contains(wayRow($c, 'none'), '–') && preg_match('/g/', wayRow($c, 'columns')), 90);
+
+    return $chrome;
+}
+
+it('compares ways, takes contacts away and sets them by mouse and keys, paints a never-mark and plans anew, and hands over what was checked', function () {
+    $chrome = hookAtHold($this->chrome, $this->app->url);
     // by keys: the first way, and its contacts one by one
     $chrome->js("document.querySelector('[data-way=none]').click()");
     $chrome->until('what is left in the air', fn (Chrome $c) => str_contains($c->text(), 'print it so') || str_contains($c->text(), 'beyond the reach of the walls'));
@@ -140,4 +147,55 @@ it('compares ways, takes contacts away and sets them by mouse and keys, paints a
     $chrome->waitForText('these proven layer by layer', 120);
     $chrome->keys('3');
     $chrome->until('no contact any more', fn (Chrome $c) => preg_match('/0\.0\s?g/u', wayRow($c, 'tree')) && str_contains(wayRow($c, 'tree'), '◌'), 90);
+});
+
+it('points at a contact by mouse and by keys, holds one place by a relief, and keeps what a test print said', function () {
+    $chrome = hookAtHold($this->chrome, $this->app->url);
+    $chrome->js("document.querySelector('[data-way=tree]').click()");
+    $chrome->until('trees decided', fn (Chrome $c) => str_contains(holdFigure($c), 'trees'), 60);
+    $chrome->js('document.activeElement?.blur()');
+    $count = fn (Chrome $c): int => preg_match('/([\d,]+) contacts?,/', $c->text(), $m) === 1 ? (int) str_replace(',', '', $m[1]) : 0;
+    $before = $chrome->until('contacts', fn (Chrome $c) => $count($c));
+    // from below, where the undersides are: by the mouse, somewhere on the piece
+    $chrome->keys('jj');
+    $chrome->waitForText('held');
+    $chrome->keys(WebDriverKeys::ESCAPE);
+    $chrome->button('Point at a contact')->click();
+    $chrome->waitForText('Point at the piece where one more is to hold it.');
+    $isSet = fn (Chrome $c): bool => preg_match('/\(\d+ by hand\)/', $c->text()) === 1;
+    foreach ([[0.5, 0.5], [0.5, 0.46], [0.47, 0.5], [0.53, 0.5], [0.5, 0.55], [0.45, 0.45]] as $at) {
+        if (! $isSet($chrome)) {
+            $chrome->drag([$at]);
+            usleep(800_000);
+        }
+    }
+    $chrome->until('one set by the mouse', $isSet);
+    // by keys: the aim, moved a little, and pressed
+    $chrome->js('document.activeElement?.blur()');
+    $chrome->keys('a');
+    $chrome->until('the aim', fn (Chrome $c) => $c->all('[data-aim=on]'));
+    $chrome->keys(WebDriverKeys::ARROW_UP);
+    for ($k = 0; $k < 8 && ! str_contains($chrome->text(), '(2 by hand)'); $k++) {
+        $chrome->keys('  ');
+        usleep(700_000);
+        $chrome->keys($k % 2 === 0 ? WebDriverKeys::ARROW_LEFT : WebDriverKeys::ARROW_DOWN);
+    }
+    $chrome->until('another by keys', fn (Chrome $c) => preg_match('/\(([2-9]|1\d) by hand\)/', $c->text()));
+    $chrome->button('Done pointing')->click();
+    $chrome->js("[...document.querySelectorAll('button')].find((b) => b.innerText.startsWith('As it was planned')).click()");
+    $chrome->until('as it was planned', fn (Chrome $c) => ! $isSet($c));
+    // the arm by a relief: less contacts, and it is part of the piece in the file
+    $chrome->js("[...document.querySelectorAll('[data-place]')].find((b) => b.innerText.includes('30.0')).click()");
+    $chrome->waitForText('as the rest is');
+    $chrome->js("const s = document.querySelector('select[aria-label=\"How this place is held\"]'); Object.getOwnPropertyDescriptor(HTMLSelectElement.prototype, 'value').set.call(s, 'relief'); s.dispatchEvent(new Event('change', { bubbles: true }));");
+    $chrome->until('it said in the list', fn (Chrome $c) => $c->js("return [...document.querySelectorAll('[data-place]')].some((b) => b.innerText.includes('relief'))"), 60);
+    $chrome->until('fewer contacts', fn (Chrome $c) => $count($c) > 0 && $count($c) < $before, 60);
+    expect($chrome->axe())->toBe([]);
+    $chrome->keys(WebDriverKeys::ESCAPE);
+    // a limit by hand, kept as a reading, and offered from then on
+    $chrome->js("const i = document.querySelector('input[aria-label=\"Held from this lean on, by hand\"]'); i.focus(); i.select();");
+    $chrome->first('input[aria-label="Held from this lean on, by hand"]')->sendKeys(WebDriverKeys::CONTROL.'a'.WebDriverKeys::NULL.'52'.WebDriverKeys::ENTER);
+    $chrome->until('52 degrees', fn (Chrome $c) => str_contains($c->text(), 'further than 52°'), 60);
+    $chrome->button('Keep 52° as read off')->click();
+    $chrome->until('the reading offered', fn (Chrome $c) => str_contains($c->text(), 'your reading'), 30);
 });

@@ -9,9 +9,11 @@ use App\Actions\PaintMarks;
 use App\Actions\SetUpPerson;
 use App\Actions\StoreUpload;
 use App\Findings\Findings;
+use App\Findings\Kinds\Holding;
 use App\Findings\Kinds\Surface;
 use App\Findings\Kinds\Thickness;
 use App\Findings\Lists;
+use App\Findings\MeshInHand;
 use App\Models\Piece;
 use App\Models\User;
 use App\Plans\Bench;
@@ -23,12 +25,17 @@ use Database\Demo\Marsh;
 use Illuminate\Console\Command;
 use Wrenlo\Core\Format\MeshFormats;
 use Wrenlo\Core\Geometry\Vec3;
+use Wrenlo\Core\Mark\FacetSet;
 use Wrenlo\Core\Mark\MarkKind;
 use Wrenlo\Core\Mesh\Mesh;
+use Wrenlo\Core\Mesh\Surface as CoreSurface;
 use Wrenlo\Core\Orientation\Preset;
 use Wrenlo\Core\Sight\Display;
+use Wrenlo\Core\Support\Overhangs;
+use Wrenlo\Core\Support\Region;
+use Wrenlo\Core\Support\RegionKind;
 
-/** Fills an empty cabinet with the marsh specimens: one planned, one damaged, one to decide, one left for the worker. */
+/** Fills an empty cabinet with the marsh specimens: one planned, one damaged, one whose plans hold it in every way, one left for the worker. */
 final class DemoCommand extends Command
 {
     protected $signature = 'wrenlo:demo {--fresh : empty the cabinet of the local person first} {--small : fewer facets, for tests} {--start : bring the database up to date and give back interrupted jobs first}';
@@ -52,7 +59,12 @@ final class DemoCommand extends Command
         // the whelk waits in the queue: its measuring is there to be watched
         $this->bring($person, 'whelk shell.stl', $small ? Marsh::whelk(2.4) : Marsh::whelk());
         $this->measured(fn (): Piece => $this->bring($person, 'fern relief.obj', Marsh::brokenFern()));
-        $this->measured(fn (): Piece => $this->bring($person, 'seed pod.ply', Marsh::pod()));
+        $this->measured(function () use ($person): Piece {
+            $pod = $this->bring($person, 'seed pod.ply', Marsh::pod());
+            $this->hold($pod);
+
+            return $pod;
+        });
         $this->measured(function () use ($person, $small): Piece {
             $curlew = $this->bring($person, 'curlew on a mooring post.3mf', $small ? Marsh::curlew(2.6) : Marsh::curlew(), new Display(new Vec3(0, 0, 1), new Vec3(0.5, -0.87, 0)));
             $this->mark($curlew);
@@ -97,7 +109,7 @@ final class DemoCommand extends Command
     private function mark(Piece $piece): void
     {
         $bench = Bench::of($piece);
-        $surface = new SurfaceFile(Lists::open((string) Findings::blobNow(Findings::now(Surface::class, $bench->subject()), 'surface')));
+        $surface = $this->surface($bench);
         $picker = $surface->picker();
         $far = 1e3;
         foreach ([
@@ -107,8 +119,53 @@ final class DemoCommand extends Command
         ] as [$kind, $planes]) {
             PaintMarks::handle($bench, $kind, false, $picker->inside([...$planes, [0, 0, 1, $far]]), $surface);
         }
-        $plan = $bench->plan;
-        Plans::decide($plan, 'stand', ['marks' => 'now'], $plan->version);
+        $this->decide($piece, 'stand', ['marks' => 'now']);
+    }
+
+    /** Ways to hold it, a plan each; the first one is left to be decided. */
+    private function hold(Piece $piece): void
+    {
+        $plan = Bench::of($piece->refresh())->plan;
+        $best = (RankStances::on(Bench::of($piece))?->under(Bench::of($piece)->stand()->weights)[0] ?? throw new \LogicException('Measured above.'))->id;
+        $lifted = StanceChoice::idOf(StanceChoice::fromId($best)->up, 3.0);
+        $bench = Bench::of($piece);
+        $places = Findings::now(Holding::class, $bench->standing(StanceChoice::fromId($best)));
+        $leans = array_filter($places->headline['regions'] ?? [], static fn (array $row): bool => $row['kind'] === RegionKind::Overhang->value); // islands first, then by area
+        $largest = (array_values($leans)[0] ?? throw new \LogicException('A pod leans out.'))['key'];
+        $surface = $this->surface($bench);
+        PaintMarks::handle($bench, MarkKind::MustSupport, false, $this->under($bench, StanceChoice::fromId($best), $largest), $surface);
+        foreach ([
+            'Material added' => [$best, ['way' => 'relief', 'relief_deg' => 70]], 'Held where marked' => [$best, ['way' => 'painted']], 'Branches and a relief' => [$best, ['way' => 'tree', 'treated' => [$largest => 'relief'], 'relief_deg' => 70]],
+            'Held above the plate' => [$lifted, ['way' => 'columns']], 'As it is' => [$best, ['way' => 'none', 'bridge_mm' => 10]],
+        ] as $name => [$stance, $hold]) {
+            Plans::copy($plan->refresh()->setRelation('piece', $piece), $name, true);
+            $this->decide($piece, 'stand', ['marks' => 'now', 'stance' => $stance]);
+            $this->decide($piece, 'hold', $hold);
+        }
+        Plans::choose($plan->refresh());
+    }
+
+    /** The facets of one place that leans out. */
+    private function under(Bench $bench, StanceChoice $stance, string $key): FacetSet
+    {
+        $mesh = MeshInHand::reading($bench->subject())->mesh;
+        $facets = CoreSurface::ofFacets($mesh);
+        $rules = $bench->subject()->rules();
+        $places = Overhangs::of($mesh, $facets, array_fill(0, $facets->count(), 1.0), $stance->rotation(), $rules->layerMm, $rules->limitDeg)->regions;
+
+        return FacetSet::of(array_merge(...array_map(static fn (Region $r): array => $r->key() === $key ? $r->facets : [], $places)));
+    }
+
+    private function surface(Bench $bench): SurfaceFile
+    {
+        return new SurfaceFile(Lists::open((string) Findings::blobNow(Findings::now(Surface::class, $bench->subject()), 'surface')));
+    }
+
+    /** @param  array<string, mixed>  $changes */
+    private function decide(Piece $piece, string $station, array $changes): void
+    {
+        $plan = Bench::of($piece->refresh())->plan;
+        Plans::decide($plan, $station, $changes, $plan->version);
     }
 
     /** Two plans: one for the face, one that saves plastic; the first is decided to the end. */
@@ -117,10 +174,7 @@ final class DemoCommand extends Command
         $plan = Bench::of($piece->refresh())->plan;
         $best = fn (): string => RankStances::on(Bench::of($piece->refresh()))?->under(Bench::of($piece)->stand()->weights)[0]->id ?? throw new \LogicException('Measured above.');
         $own = StanceChoice::idOf(new Vec3(0, 0, 1), 0.0);
-        $decide = static function (string $station, array $changes) use ($piece): void {
-            $plan = Bench::of($piece->refresh())->plan;
-            Plans::decide($plan, $station, $changes, $plan->version);
-        };
+        $decide = fn (string $station, array $changes) => $this->decide($piece, $station, $changes);
         $plan->update(['name' => 'For the shelf']);
         $decide('stand', ['stance' => $best(), 'pinned' => $own]);
         $decide('hold', ['way' => 'tree']);

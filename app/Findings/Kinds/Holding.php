@@ -65,6 +65,6 @@ final class Holding extends Kind
             }
         }
 
-        return $shares;
+        return array_values($shares);
     }
 }

@@ -149,3 +149,16 @@ it('draws the same pictures', function () {
     }
     Recorded::same('portraits', [...$kept, array_map(ord(...), str_split(Portrait::of(Solids::sphere(4, 240), Rotation::bringingUp(new Vec3(0, 0, 1)), 40)->light))]);
 });
+
+it('tells only changes that a person would notice', function () {
+    $stances = recordedStances();
+    $up = recordedUps()[0];
+    $near = (new Vec3($up->x + 0.01, $up->y - 0.007, $up->z + 0.004))->unit();
+    [$a, $b] = [$stances->proven($up), $stances->proven($near)];
+    $told = Metrics::changes($a, $b);
+    $all = array_filter(Metrics::all(), fn ($m): bool => $m->plain($m->value($a)) !== $m->plain($m->value($b)));
+    expect(count($told))->toBeLessThan(count($all)); // some changed by less than two in a hundred
+    foreach ($told as [, $before, $after]) {
+        expect(abs($before - $after) / max(abs($before), abs($after)))->toBeGreaterThan(0.02);
+    }
+});

@@ -72,3 +72,9 @@ it('sets meshes down where they were packed, their volume and their number kept'
     }
     expect($plate->joined()->triangleCount())->toBe(array_sum(array_map(fn (Mesh $m): int => $m->triangleCount(), $plate->pieces)));
 });
+
+it('fills a bed to its rim', function () {
+    $packing = Packing::of(array_fill(0, 4, boxOutline(44, 44)), [100.0, 100.0], 4.0);
+    expect($packing->usedMm2)->toEqualWithDelta(92 * 92, 1e-6);
+    expect(fn () => Packing::of(array_fill(0, 4, boxOutline(44.1, 44.1)), [100.0, 100.0], 4.0))->toThrow(InvalidArgumentException::class);
+});

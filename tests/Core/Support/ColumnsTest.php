@@ -5,7 +5,6 @@ declare(strict_types=1);
 use Database\Demo\Marsh;
 use Tests\Support\OutsideRays;
 use Tests\Support\RealMeshes;
-use Tests\Support\Recorded;
 use Tests\Support\Solids;
 use Wrenlo\Core\Geometry\Rotation;
 use Wrenlo\Core\Geometry\Vec3;
@@ -164,15 +163,3 @@ it('prices what it plans', function () {
 it('refuses what no support keeps to', function (array $ask) {
     expect(fn () => new SupportAsk(...$ask))->toThrow(InvalidArgumentException::class);
 })->with([[['layerMm' => 0.01]], [['layerMm' => 1.1]], [['limitDeg' => 0.0]], [['limitDeg' => 90.0]], [['xyMm' => 0.1]], [['xyMm' => 5.1]], [['gapMm' => -0.1]], [['gapMm' => 2.1]], [['density' => 0.01]], [['density' => 0.7]], [['reachMm' => 0.4]], [['reachMm' => 21.0]]]);
-
-// recorded, not checked: Tests\Support\Recorded says what for
-it('plans the same', function () {
-    $kept = [];
-    foreach (['cups' => twoCups(), 'figure' => Marsh::curlew(8.0)->scaled(0.45)] as $name => $mesh) {
-        foreach ([[0, 0, 1], [0.3, -0.5, 0.8], [1, 0.1, 0]] as $k => $up) {
-            $plan = columnsOf($mesh, $up, new SupportAsk(0.2, 45.0 + 5 * $k, 0.6 + 0.2 * $k, 0.2 + 0.05 * $k, 0.15 + 0.1 * $k, 3.0 - 0.4 * $k));
-            $kept["{$name} {$k}"] = [$plan, $plan->toArray(new PrintProfile), $plan->shells()];
-        }
-    }
-    Recorded::same('columns', $kept);
-});

@@ -3,7 +3,6 @@
 declare(strict_types=1);
 
 use Tests\Support\Figures;
-use Tests\Support\Recorded;
 use Tests\Support\Solids;
 use Wrenlo\Core\Geometry\Rotation;
 use Wrenlo\Core\Geometry\Vec3;
@@ -102,16 +101,4 @@ it('leaves nothing that leans out further than the angle', function () {
     $piece = $mesh->standing(Rotation::bringingUp(new Vec3(0, 0, 1)));
     $both = new Mesh([...$piece->x, ...$body->x], [...$piece->y, ...$body->y], [...$piece->z, ...$body->z], [...$piece->tri, ...array_map(fn (int $v): int => $v + $n, $body->tri)]);
     expect(reliefOf($both, 62.0)->addedMm3)->toBeLessThan(0.02 * reliefOf($mesh, 60.0)->addedMm3);
-});
-
-// recorded, not checked: Tests\Support\Recorded says what for
-it('adds the same', function () {
-    $kept = [];
-    foreach (['hook' => Solids::carved([[true, [0, 6, -3, 3, 0, 36]], [true, [0, 24, -3, 3, 30, 36]], [true, [18, 24, -3, 3, 14, 36]]]), 'pod' => Figures::all()['pod'][1]()] as $name => $mesh) {
-        foreach ([50.0, 80.0] as $angle) {
-            $relief = reliefOf($mesh, $angle, [0.3, -0.5, 0.8]);
-            $kept["{$name} {$angle}"] = [$relief->toArray(), $relief->air, $relief->body()];
-        }
-    }
-    Recorded::same('relief', $kept);
 });

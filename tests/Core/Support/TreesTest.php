@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 use Tests\Support\Figures;
 use Tests\Support\OutsideRays;
-use Tests\Support\Recorded;
 use Tests\Support\Solids;
 use Wrenlo\Core\Geometry\Rotation;
 use Wrenlo\Core\Geometry\Vec3;
@@ -272,16 +271,4 @@ it('says all of it in one row', function () {
     expect($row['style'])->toBe('tree')->and($row['nodes'])->toHaveCount($rings)->and($row['contacts'])->toHaveCount(count($plan->contacts))->and($row['grams'])->toEqualWithDelta($plan->volumeMm3 * 1.24e-3, 1e-9)
         ->and($row['contact_area_mm2'])->toBeGreaterThan(0.2 * count($plan->contacts))->and($row['contact_area_mm2'])->toBeLessThan(0.5 * count($plan->contacts))
         ->and($row['seen_scar_mm2'])->toEqualWithDelta(0.5 * ($row['contact_area_mm2'] + $row['landing_area_mm2']), 1e-9);
-});
-
-// recorded, not checked: Tests\Support\Recorded says what for
-it('plans the same', function () {
-    $kept = [];
-    foreach (['cups' => nestedCups(), 'pod' => Figures::all()['pod'][1]()] as $name => $mesh) {
-        foreach ([[0, 0, 1], [0.3, -0.5, 0.8]] as $k => $up) {
-            $plan = treesOf($mesh, $up, new SupportAsk(0.2, 45.0 + 5 * $k, 0.6 + 0.2 * $k, 0.2 + 0.05 * $k, 0.15, 3.0 - 0.4 * $k));
-            $kept["{$name} {$k}"] = [$plan, $plan->shells()];
-        }
-    }
-    Recorded::same('trees', $kept);
 });

@@ -1,4 +1,4 @@
-import type { ReactNode } from 'react';
+import { useEffect, useRef, type ReactNode } from 'react';
 import { Radios } from '@/components/Radios';
 import { number, unit } from '@/lib/format';
 import type { HeldPlace, HoldingReport, HoldPage, RegionKind, Treatment, Way } from '@/types/generated';
@@ -51,6 +51,11 @@ export function HoldEvidence({
     ways,
     contact,
 }: Props) {
+    const list = useRef<HTMLDivElement>(null);
+    useEffect(() => {
+        // picked by a key it may lie out of sight
+        list.current?.querySelector('[aria-checked=true]')?.scrollIntoView?.({ block: 'nearest' });
+    }, [at]);
     if (!report || report.areaMm2 === null)
         return (
             <p className="p-4" role="status">
@@ -71,7 +76,7 @@ export function HoldEvidence({
                 <Limit page={page} onLimit={onLimit} />
                 {ways}
                 {report.places.length > 0 && (
-                    <div>
+                    <div ref={list}>
                         <div className="grid grid-cols-[1fr_3.6rem_3.9rem_2.5rem] gap-1 px-2 pb-1 text-right text-[12px] text-soft">
                             <span className="text-left">place</span>
                             <span>area</span>

@@ -11,6 +11,7 @@ use Wrenlo\Core\Mark\Marks;
 use Wrenlo\Core\Mesh\HeightBands;
 use Wrenlo\Core\Mesh\Mesh;
 use Wrenlo\Core\Mesh\MeshInspector;
+use Wrenlo\Core\Mesh\MeshRecipe;
 use Wrenlo\Core\Mesh\Repair\MeshRepairs;
 use Wrenlo\Core\Mesh\Shells;
 use Wrenlo\Core\Mesh\Surface;
@@ -138,4 +139,15 @@ it('changes one token at a time, and leaves what still is PHP', function () {
         expect(fn () => \PhpToken::tokenize(Mutants::applied($source, $change), TOKEN_PARSE))->not->toThrow(ParseError::class);
     }
     expect(Mutants::applied($source, $changes[1]))->toContain('return min(1, $d)');
+});
+
+it('does what a recipe says, and nothing where it says nothing', function () {
+    // a box whose every corner stands there once for each facet
+    $loose = new Mesh(...(function (): array {
+        $box = Solids::box(2, 3, 4);
+        $at = fn (array $of): array => array_map(fn (int $v): float => $of[$v], $box->tri);
+
+        return [$at($box->x), $at($box->y), $at($box->z), range(0, count($box->tri) - 1)];
+    })());
+    expect((new MeshRecipe(2.0, null, ['weld']))->apply($loose)->vertexCount())->toBe(8)->and((new MeshRecipe(2.0, null, []))->apply($loose)->vertexCount())->toBe(36);
 });

@@ -159,7 +159,3 @@ it('prices what it plans', function () {
         ->and($row['minutes'])->toEqualWithDelta($row['volume_mm3'] / (PrintProfile::beadMm2(0.45, 0.2) * 70) * 1.12 / 60, 1e-9)->and($row['break_risk'])->toBe(1.0)
         ->and($row['contact_area_mm2'])->toEqualWithDelta(count($row['contacts']) * 0.36, 1e-9)->and($row['seen_scar_mm2'])->toEqualWithDelta(0.5 * count($row['contacts']) * 0.36, 1e-9)->and($row['max_lean_deg'])->toBe(0.0);
 });
-
-it('refuses what no support keeps to', function (array $ask) {
-    expect(fn () => new SupportAsk(...$ask))->toThrow(InvalidArgumentException::class);
-})->with([[['layerMm' => 0.01]], [['layerMm' => 1.1]], [['limitDeg' => 0.0]], [['limitDeg' => 90.0]], [['xyMm' => 0.1]], [['xyMm' => 5.1]], [['gapMm' => -0.1]], [['gapMm' => 2.1]], [['density' => 0.01]], [['density' => 0.7]], [['reachMm' => 0.4]], [['reachMm' => 21.0]]]);

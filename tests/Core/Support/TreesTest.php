@@ -13,8 +13,6 @@ use Wrenlo\Core\Mesh\Surface;
 use Wrenlo\Core\Settings\PrintProfile;
 use Wrenlo\Core\Support\ByHand;
 use Wrenlo\Core\Support\Contact;
-use Wrenlo\Core\Support\Gap;
-use Wrenlo\Core\Support\Girth;
 use Wrenlo\Core\Support\Limb;
 use Wrenlo\Core\Support\Overhangs;
 use Wrenlo\Core\Support\Region;
@@ -212,14 +210,6 @@ it('holds nothing at a place that was signed off, and does not count it as left'
     expect(SupportPlan::of($style, $hook, $seen, $up, new SupportAsk, (new Wishes)->leaving($regions, array_map(fn (Region $r): string => $r->key(), $regions)))->contacts)->toBe([]);
 })->with([[SupportStyle::Tree], [SupportStyle::Columns]]);
 
-it('says whether tips will fuse, and how far each school keeps them', function (float $gap, float $layer, string $polymer, float $over, string $class, string $why) {
-    expect(Gap::fuse($gap, $layer, $polymer, $over)[0])->toBe($class)->and(Gap::fuse($gap, $layer, $polymer, $over)[1])->toContain($why);
-})->with([[0.22, 0.2, 'PLA', 0.0, 'low', '1.1 layers'], [0.2, 0.2, 'PLA', 0.0, 'some', '1.0 layers'], [0.1, 0.2, 'PLA', 0.0, 'high', '0.5 layers'], [0.22, 0.2, 'petg', 0.0, 'some', 'PETG sticks to itself'], [0.33, 0.3, 'PLA', 0.0, 'some', 'thick layers'], [0.22, 0.2, 'PLA', 15.0, 'some', '15 °C hotter'], [0.33, 0.3, 'PETG', 15.0, 'high', 'sticks']]);
-
-it('keeps a layer and a tenth, or whole layers', function (float $layer, float $usual, float $whole) {
-    expect(Gap::usualMm($layer))->toEqualWithDelta($usual, 1e-9)->and(Gap::wholeLayersMm($layer))->toEqualWithDelta($whole, 1e-9);
-})->with([[0.2, 0.22, 0.2], [0.1, 0.11, 0.1], [0.28, 0.308, 0.28]]);
-
 it('holds a lifted piece all round', function () {
     $plan = treesOf(Solids::box(20, 20, 10), liftMm: 6.0);
     expect(count($plan->contacts))->toBeGreaterThan(15)->and($plan->proof->uncoveredMm2)->toBe(0.0)->and($plan->proof->openIslands)->toBe([]);
@@ -234,12 +224,6 @@ it('sets nothing where none is asked for, and says what hangs then', function ()
     // 74 × 24 mm hang; 3 mm beside the post are within its reach
     expect($none->limbs)->toBe([])->and($none->proof->uncoveredMm2)->toEqualWithDelta(2 * (37 - 3) * 24, 0.05 * 2 * 34 * 24)->and($none->shells())->toBeNull()->and($none->volumeMm3)->toEqual(0.0);
     expect(treesOf(Solids::carved([[true, [0, 20, 0, 20, 0, 10]], [true, [8, 12, 8, 12, 15, 20]]]), style: SupportStyle::None)->proof->openIslands)->toHaveCount(1);
-});
-
-it('reckons how thick a branch has to be', function () {
-    // bending: (4 · 0.2 N · 50 mm / (π · 20 MPa))^⅓; buckling of 100 contacts at 100 mm: (4 · 100 · 0.05 N · 200² / (π³ · 2000 MPa))^¼
-    expect(Girth::of(50.0, 1))->toEqualWithDelta((40 / (M_PI * 20)) ** (1 / 3), 1e-9)->and(Girth::of(100.0, 100))->toEqualWithDelta((20 * 40000 / (M_PI ** 3 * 2000)) ** 0.25, 1e-9)
-        ->and(Girth::of(1.0, 1))->toBe(Girth::LEAST_MM);
 });
 
 it('counts contacts that no tool gets at', function () {

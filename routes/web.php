@@ -16,6 +16,7 @@ use App\Http\Controllers\PlanController;
 use App\Http\Controllers\PoseController;
 use App\Http\Controllers\RankingController;
 use App\Http\Controllers\ReadingController;
+use App\Http\Controllers\RivalsController;
 use App\Http\Controllers\SessionController;
 use App\Http\Controllers\ShelfController;
 use App\Http\Controllers\SplitController;
@@ -58,6 +59,7 @@ Route::middleware(KnowThePerson::class)->group(function () {
     Route::get('/pieces/{piece}/stances/{stance}', [StanceController::class, 'show']);
     Route::get('/pieces/{piece}/stances/{stance}/holding', [HoldingController::class, 'show']);
     Route::get('/pieces/{piece}/stances/{stance}/ways', [HoldingController::class, 'ways']);
+    Route::get('/pieces/{piece}/rivals/{way}', [RivalsController::class, 'show']);
     Route::get('/pieces/{piece}/export/{format}', [ExportController::class, 'show'])->whereIn('format', ['stl', '3mf', 'obj', 'json', 'sheet', 'supports', 'held-3mf', 'held-stl']);
     Route::get('/pieces/{piece}/contact-sheet', [ContactSheetController::class, 'show']);
     Route::post('/pieces/{piece}/file', [FileController::class, 'store']);

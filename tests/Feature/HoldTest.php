@@ -191,6 +191,26 @@ it('keeps what a test print of this filament on this printer came to, for it alo
     $this->actingAs(Pieces::someone('tove@marsh.invalid'))->put($url, ['limit_deg' => 50])->assertStatus(404);
 });
 
+it('ranks the first stances anew by what the way that was chosen really touches', function () {
+    $piece = heldHook();
+    decide($piece, 'hold', ['way' => 'tree'])->assertSessionHasNoErrors();
+    $report = $this->getJson("/pieces/{$piece->id}/rivals/tree")->assertOk()->json();
+    $taken = Pieces::bench($piece)->stand()->stance->id();
+    expect($report['underWay'])->toBeFalse()->and(array_column($report['stances'], 'place'))->toBe(range(1, count($report['stances'])))->and(array_column(array_filter($report['stances'], fn (array $s): bool => $s['isTaken']), 'id'))->toBe([$taken])
+        ->and($report['sentence'])->toContain('Held like this');
+    // the same numbers as the way itself has, and those of the ranking only where they are not about supports
+    $own = collect($report['stances'])->firstWhere('isTaken', true);
+    $way = waysOf($piece->refresh())['tree'];
+    expect($own['grams'])->toEqualWithDelta($way['grams'], 1e-9)->and($own['scarMm2'])->toEqualWithDelta($way['scarMm2'], 1e-9);
+    // a contact taken away by hand concerns the stance taken alone
+    decide($piece, 'hold', ['without' => [$way['contacts'][0]]])->assertSessionHasNoErrors();
+    $before = Finding::query()->where('kind', 'trees')->count();
+    $this->getJson("/pieces/{$piece->id}/rivals/tree")->assertOk();
+    expect(Finding::query()->where('kind', 'trees')->count())->toBe($before + 1);
+    $this->getJson("/pieces/{$piece->id}/rivals/relief")->assertStatus(404);
+    $this->getJson("/pieces/{$piece->id}/rivals/glue")->assertStatus(404);
+});
+
 it('is done once a way is decided that leaves nothing in the air', function () {
     $piece = heldHook();
     holdingOf($piece);

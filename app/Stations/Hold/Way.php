@@ -36,6 +36,12 @@ enum Way: string
         };
     }
 
+    /** Whether something stands under the piece. */
+    public function stands(): bool
+    {
+        return in_array($this, [self::Tree, self::Columns, self::Painted], true);
+    }
+
     public function label(): string
     {
         return match ($this) {

@@ -28,6 +28,20 @@ final readonly class ContactNumbers
         return new self($field->supportMm3, $field->scarMm2, $field->landingMm2, $field->seenScarMm2, $field->markedContactMm2, $field->islands, $field->trapped);
     }
 
+    /**
+     * Of supports that were planned, instead of columns under everything that hangs.
+     *
+     * @param  array<string, mixed>  $plan  of SupportPlan::toArray
+     * @param  float  $supportShare  of columns that is plastic: the volume here is told before it
+     */
+    public static function planned(array $plan, float $markedContactMm2, float $supportShare): self
+    {
+        return new self(
+            supportMm3: $plan['volume_mm3'] / $supportShare, scarAreaMm2: $plan['contact_area_mm2'], landingAreaMm2: $plan['landing_area_mm2'], seenScarMm2: $plan['seen_scar_mm2'], markedContactMm2: $markedContactMm2,
+            islands: $plan['uncovered_islands'], trappedContacts: $plan['trapped_contacts'],
+        );
+    }
+
     /** The scar is the overhang that is seen; nothing lands on the piece. */
     public static function estimated(StanceSums $sums): self
     {

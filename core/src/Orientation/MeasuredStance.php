@@ -27,6 +27,12 @@ final readonly class MeasuredStance
         public ?Vec3 $weakestAt = null,
     ) {}
 
+    /** The same with other supports than columns under everything that hangs; these keep off what is marked. */
+    public function heldBy(ContactNumbers $contact): self
+    {
+        return new self($this->surface, $contact, $this->sections, $this->standing, $this->footing, $this->volumeMm3, $this->layerMm, $this->weakestAt);
+    }
+
     /** What it costs at a layer height: the one place where hours and grams come from. */
     public function printedAt(float $layerMm, PrintProfile $profile): PrintEstimate
     {

@@ -147,6 +147,20 @@ export type HeldPlace = {
     isSpared: boolean;
 };
 
+export type HeldStance = {
+    id: string;
+    lean: string;
+    rank: number;
+    place: number | null;
+    isTaken: boolean;
+    state: FindingState;
+    percent: number;
+    grams: number;
+    scarMm2: number;
+    uncoveredMm2: number;
+    openIslands: number;
+};
+
 export type HeldWay = {
     key: Way;
     label: string;
@@ -407,6 +421,12 @@ export type RepairOffer = {
     sentence: string | null;
     facets: string | null;
     applied: boolean;
+};
+
+export type RivalsReport = {
+    stances: HeldStance[];
+    underWay: boolean;
+    sentence: string | null;
 };
 
 export type SheetPage = {

@@ -1,4 +1,4 @@
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { Radios } from '@/components/Radios';
 import { Reason } from '@/components/Reason';
 import { Slide } from '@/components/Slide';
@@ -16,12 +16,18 @@ export type Hands = {
     onAsPlanned: () => void;
 };
 
-type Props = { pieceId: number; page: HoldPage; report: WaysReport | null; hands: Hands };
+type Props = {
+    pieceId: number;
+    page: HoldPage;
+    report: WaysReport | null;
+    hands: Hands;
+    /** other stances, held like this */ rivals?: ReactNode;
+};
 
 const GRID = 'grid w-full grid-cols-[minmax(0,1fr)_3.6rem_3.6rem_2.1rem_3.6rem] gap-1 px-2';
 
 /** Four ways to hold the piece side by side; the one that is picked is drawn on the stage, and what it leaves is listed. */
-export function WaysCard({ pieceId, page, report, hands }: Props) {
+export function WaysCard({ pieceId, page, report, hands, rivals }: Props) {
     const chosen = report?.ways.find((w) => w.key === page.way) ?? null;
     return (
         <section aria-label="Ways to hold it" className="rule-t space-y-2 pt-3">
@@ -61,6 +67,7 @@ export function WaysCard({ pieceId, page, report, hands }: Props) {
                 </>
             )}
             {chosen?.state === 'done' && <Chosen pieceId={pieceId} page={page} way={chosen} hands={hands} />}
+            {chosen?.state === 'done' && rivals}
         </section>
     );
 }

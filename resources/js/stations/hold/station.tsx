@@ -8,7 +8,9 @@ import type { Treatment } from '@/types/generated';
 import type { StationView } from '../station';
 import { takenOnStage } from '../taken';
 import { HoldEvidence } from './HoldEvidence';
+import { RivalsCard } from './RivalsCard';
 import { useHolding } from './useHolding';
+import { useRivals } from './useRivals';
 import { useWays } from './useWays';
 import { WaysCard } from './WaysCard';
 
@@ -61,6 +63,8 @@ export function useHold(bench: Bench): StationView {
     const contacts = stands ? way.contacts : NONE;
     const [contact, setContact] = useState<string | null>(null);
     const [isPinning, setPinning] = useState(false);
+    const [isRivals, setRivals] = useState(false);
+    const rivals = useRivals(bench.data.piece.id, isOpen && isRivals && stands ? page.way : null, `${taken?.id ?? ''} ${rules}`);
     const pins = isPinning && stands;
     const index = contacts.findIndex((c) => placeOf(c) === contact);
     const picked = index < 0 ? null : index;
@@ -156,6 +160,16 @@ export function useHold(bench: Bench): StationView {
                             pieceId={bench.data.piece.id}
                             page={page}
                             report={ways}
+                            rivals={
+                                stands && (
+                                    <RivalsCard
+                                        isOpen={isRivals}
+                                        report={rivals}
+                                        onOpen={() => setRivals(true)}
+                                        onTake={(stance) => void bench.plan.decide('stand', { stance })}
+                                    />
+                                )
+                            }
                             hands={{
                                 onWay: (key) => decide({ way: key }),
                                 onPlateOnly: (is) => decide({ plate_only: is }),

@@ -13,6 +13,7 @@ use App\Http\Controllers\MarksController;
 use App\Http\Controllers\MeasuringController;
 use App\Http\Controllers\PieceController;
 use App\Http\Controllers\PlanController;
+use App\Http\Controllers\PlateController;
 use App\Http\Controllers\PoseController;
 use App\Http\Controllers\RankingController;
 use App\Http\Controllers\ReadingController;
@@ -67,6 +68,10 @@ Route::middleware(KnowThePerson::class)->group(function () {
     Route::put('/pieces/{piece}/marks/position', [MarksController::class, 'move']);
     Route::get('/pieces/{piece}/patches/{number}', [MarksController::class, 'patch'])->whereNumber('number');
     Route::post('/pieces/{piece}/split', [SplitController::class, 'store']);
+
+    Route::get('/plate', [PlateController::class, 'index'])->name('plate');
+    Route::get('/plate/report', [PlateController::class, 'show']);
+    Route::get('/plate/3mf', [PlateController::class, 'file']);
 
     Route::get('/shelf', [ShelfController::class, 'index'])->name('shelf');
     Route::put('/shelf/currency', [CurrencyController::class, 'update']);

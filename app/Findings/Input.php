@@ -34,6 +34,9 @@ enum Input: string
     /** HoldDecision::heldIn: where supports may stand and how near they come, places printed without or held in a way of their own, contacts taken away and set by hand (plate frame of the stance) */
     case Held = 'held';
 
+    /** {style, clearance_mm, others}: the other pieces on one plate with this one, as subjects, and how all of them are held */
+    case Plate = 'plate';
+
     /** degrees from the vertical that a relief is to print at */
     case ReliefAngle = 'relief_angle';
 

@@ -32,6 +32,7 @@ final class Kinds
         Kinds\ColumnSupports::class,
         Kinds\PaintedSupports::class,
         Kinds\ReliefAdded::class,
+        Kinds\Plated::class,
         Kinds\Portrait::class,
         Kinds\ContactPrint::class,
         Kinds\StandingPortrait::class,

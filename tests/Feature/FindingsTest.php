@@ -28,20 +28,21 @@ afterEach(function () {
 
 /** What goes stale with each input, written down by hand: not read from the kinds. */
 const STALE_WITH = [
-    'file' => ['report', 'surface', 'sight', 'slender', 'never', 'sections', 'sketch', 'trial', 'survey', 'search', 'finalists', 'proof', 'bed', 'heights', 'score', 'holding', 'unheld', 'trees', 'columns', 'painted', 'relief', 'portrait', 'print', 'standing', 'thickness'],
-    'recipe' => ['report', 'surface', 'sight', 'slender', 'never', 'sections', 'sketch', 'trial', 'survey', 'search', 'finalists', 'proof', 'bed', 'heights', 'score', 'holding', 'unheld', 'trees', 'columns', 'painted', 'relief', 'portrait', 'print', 'standing', 'thickness'],
-    'display' => ['sight', 'never', 'sections', 'sketch', 'trial', 'survey', 'search', 'finalists', 'proof', 'bed', 'heights', 'score', 'holding', 'unheld', 'trees', 'columns', 'painted', 'relief', 'portrait', 'thickness'],
-    'marks' => ['never', 'sections', 'sketch', 'trial', 'survey', 'search', 'finalists', 'proof', 'bed', 'heights', 'score', 'holding', 'unheld', 'trees', 'columns', 'painted', 'relief'],
-    'rules' => ['trial', 'survey', 'search', 'finalists', 'proof', 'bed', 'heights', 'score', 'holding', 'unheld', 'trees', 'columns', 'painted', 'relief'],
+    'file' => ['report', 'surface', 'sight', 'slender', 'never', 'sections', 'sketch', 'trial', 'survey', 'search', 'finalists', 'proof', 'bed', 'heights', 'score', 'holding', 'unheld', 'trees', 'columns', 'painted', 'relief', 'plate', 'portrait', 'print', 'standing', 'thickness'],
+    'recipe' => ['report', 'surface', 'sight', 'slender', 'never', 'sections', 'sketch', 'trial', 'survey', 'search', 'finalists', 'proof', 'bed', 'heights', 'score', 'holding', 'unheld', 'trees', 'columns', 'painted', 'relief', 'plate', 'portrait', 'print', 'standing', 'thickness'],
+    'display' => ['sight', 'never', 'sections', 'sketch', 'trial', 'survey', 'search', 'finalists', 'proof', 'bed', 'heights', 'score', 'holding', 'unheld', 'trees', 'columns', 'painted', 'relief', 'plate', 'portrait', 'thickness'],
+    'marks' => ['never', 'sections', 'sketch', 'trial', 'survey', 'search', 'finalists', 'proof', 'bed', 'heights', 'score', 'holding', 'unheld', 'trees', 'columns', 'painted', 'relief', 'plate'],
+    'rules' => ['trial', 'survey', 'search', 'finalists', 'proof', 'bed', 'heights', 'score', 'holding', 'unheld', 'trees', 'columns', 'painted', 'relief', 'plate'],
     'search' => ['trial', 'survey', 'search', 'finalists'],
     'part' => ['sections', 'trial'],
-    'stance' => ['proof', 'bed', 'heights', 'score', 'holding', 'unheld', 'trees', 'columns', 'painted', 'relief', 'print', 'standing'],
+    'stance' => ['proof', 'bed', 'heights', 'score', 'holding', 'unheld', 'trees', 'columns', 'painted', 'relief', 'plate', 'print', 'standing'],
     'weights' => ['finalists'],
     'nozzle' => ['finalists', 'heights', 'thickness'],
     'z_step' => ['heights'],
-    'bed' => ['bed', 'unheld', 'trees', 'columns', 'painted'],
-    'held' => ['unheld', 'trees', 'columns', 'painted'],
+    'bed' => ['bed', 'unheld', 'trees', 'columns', 'painted', 'plate'],
+    'held' => ['unheld', 'trees', 'columns', 'painted', 'plate'],
     'relief_angle' => ['relief'],
+    'plate' => ['plate'],
     'filament' => ['finalists', 'heights'],
 ];
 
@@ -52,7 +53,7 @@ it('makes exactly those findings stale that read what changed', function (string
         'file' => ['sha256' => str_repeat('0', 64), 'ending' => 'stl'], 'recipe' => ['scale' => 2.0, 'mirror' => null, 'repairs' => []],
         'display' => ['up' => [0, 0, 1], 'front' => [1, 0, 0], 'mode' => 'shelf', 'spread_deg' => 70.0, 'eye_deg' => 17.5], 'marks' => str_repeat('1', 64),
         'rules' => ['layer_mm' => 0.12, 'limit_deg' => 45.0], 'search' => ['directions' => 9, 'finalists' => 2], 'part' => ['n' => 1, 'of' => 2], 'stance' => ['up' => [1, 0, 0], 'lift_mm' => 0.0],
-        'weights' => ['step' => 1.0], 'held' => ['plate_only' => true, 'gap_mm' => null, 'bridge_mm' => null, 'small_mm2' => null, 'accepted' => [], 'treated' => [], 'treated_relief_deg' => null, 'without' => [], 'also' => []], 'relief_angle' => 60.0, 'nozzle' => ['bore_mm' => 0.6, 'line_mm' => 0.66], 'z_step' => 0.05, 'bed' => ['x_mm' => 1.0, 'y_mm' => 1.0, 'z_mm' => 1.0], 'filament' => ['density_g_per_cm3' => 1.1],
+        'weights' => ['step' => 1.0], 'held' => ['plate_only' => true, 'gap_mm' => null, 'bridge_mm' => null, 'small_mm2' => null, 'accepted' => [], 'treated' => [], 'treated_relief_deg' => null, 'without' => [], 'also' => []], 'relief_angle' => 60.0, 'plate' => ['style' => 'columns', 'clearance_mm' => 4.0, 'others' => []], 'nozzle' => ['bore_mm' => 0.6, 'line_mm' => 0.66], 'z_step' => 0.05, 'bed' => ['x_mm' => 1.0, 'y_mm' => 1.0, 'z_mm' => 1.0], 'filament' => ['density_g_per_cm3' => 1.1],
     ];
     $changed = $subject->with(Input::from($input), $others[$input]);
     $stale = array_values(array_filter(Kinds::all(), fn (string $kind): bool => $kind::key($subject) !== $kind::key($changed)));

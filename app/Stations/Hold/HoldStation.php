@@ -14,6 +14,7 @@ use App\Http\Resources\OpenPlace;
 use App\Models\Piece;
 use App\Plans\Bench;
 use App\Plans\Decision;
+use App\Plates\PlateOrder;
 use App\Stations\Station;
 use Closure;
 use Illuminate\Validation\Rule;
@@ -112,7 +113,9 @@ final class HoldStation extends Station
 
     public static function shape(Subject $subject, Bench $bench): Subject
     {
-        return $subject->with(Input::Held, $bench->hold()->heldIn($bench->stand()->stance))->with(Input::ReliefAngle, $bench->hold()->reliefDeg);
+        return $subject
+            ->with(Input::Held, $bench->hold()->heldIn($bench->stand()->stance))->with(Input::ReliefAngle, $bench->hold()->reliefDeg)
+            ->with(Input::Plate, ['style' => 'tree', 'clearance_mm' => PlateOrder::CLEARANCE_MM, 'others' => []]); // alone on it
     }
 
     /** Places signed off in another stance mean nothing in this one. */

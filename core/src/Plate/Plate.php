@@ -6,6 +6,7 @@ namespace Wrenlo\Core\Plate;
 
 use Wrenlo\Core\Geometry\Rotation;
 use Wrenlo\Core\Mesh\Mesh;
+use Wrenlo\Core\Mesh\Polygon;
 
 use function array_map;
 
@@ -22,22 +23,36 @@ final readonly class Plate
     private function __construct(public array $pieces, public array $places, public float $usedMm2) {}
 
     /**
-     * @param  non-empty-list<array{Mesh, Rotation}>  $pieces  with how they stand
+     * @param  non-empty-list<array{0: Mesh, 1: Rotation, 2?: float}>  $pieces  with how they stand, and how far above the plate, mm
      * @param  array{float, float}  $bedMm
      *
      * @throws \InvalidArgumentException where they do not fit
      */
     public static function of(array $pieces, array $bedMm, float $clearanceMm): self
     {
-        $standing = array_map(static fn (array $p): Mesh => $p[0]->standing($p[1]), $pieces);
+        $standing = array_map(static fn (array $p): Mesh => $p[0]->standing($p[1], $p[2] ?? 0.0), $pieces);
         $packing = Packing::of(array_map(self::outline(...), $standing), $bedMm, $clearanceMm);
         $set = [];
         foreach ($packing->places as $k => [$turn, $x, $y]) {
-            $set[] = self::moved($pieces[$k][0]->standing($pieces[$k][1]->thenAboutZ($turn)), $x, $y);
+            $set[] = self::moved($pieces[$k][0]->standing($pieces[$k][1]->thenAboutZ($turn), $pieces[$k][2] ?? 0.0), $x, $y);
         }
 
         /** @var non-empty-list<Mesh> $set one a piece */
         return new self($set, $packing->places, $packing->usedMm2);
+    }
+
+    /**
+     * Each piece from above, where it lies.
+     *
+     * @return list<list<array{float, float}>> corners of its hull, counter-clockwise
+     */
+    public function outlines(): array
+    {
+        return array_map(static function (Mesh $mesh): array {
+            $points = self::outline($mesh);
+
+            return array_map(static fn (int $k): array => $points[$k], Polygon::hull($points));
+        }, $this->pieces);
     }
 
     /** All of them as one, as supports see them. */

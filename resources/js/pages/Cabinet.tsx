@@ -20,7 +20,12 @@ export default function Cabinet({ pieces, endings, maxBytes, maxTriangles }: Pro
             <Head title="Cabinet" />
             <div className="mx-auto max-w-[1240px] px-6 pt-6 pb-16">
                 <div className="mb-6 flex flex-wrap items-end justify-between gap-4">
-                    <h1 className="text-3xl">The cabinet</h1>
+                    <h1 className="mr-auto text-3xl">The cabinet</h1>
+                    {pieces.length > 1 && (
+                        <Link href="/plate" className="btn btn-sm">
+                            Print some together
+                        </Link>
+                    )}
                     <DropAnywhere endings={endings} maxBytes={maxBytes} maxTriangles={maxTriangles} />
                 </div>
                 {pieces.length === 0 ? (

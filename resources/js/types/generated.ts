@@ -402,6 +402,45 @@ export type PlanInfo = {
     redo: string | null;
 };
 
+export type PlatePiece = {
+    id: number;
+    name: string;
+    plan: string;
+    lean: string | null;
+    layerMm: number | null;
+};
+
+export type PlatePlace = {
+    pieceId: number;
+    name: string;
+    turnDeg: number;
+    xMm: number;
+    yMm: number;
+    outline: number[][];
+};
+
+export type PlateReport = {
+    state: FindingState;
+    underWay: boolean;
+    percent: number;
+    words: string;
+    failure: string | null;
+    bedMm: number[];
+    printer: string;
+    layerMm: number;
+    places: PlatePlace[];
+    feet: number[][];
+    usedMm2: number;
+    hours: number | null;
+    grams: number | null;
+    cost: number | null;
+    supportGrams: number;
+    contacts: number;
+    uncoveredMm2: number;
+    openIslands: number;
+    trapped: number;
+};
+
 export type PresetInfo = {
     key: Preset;
     label: string;

@@ -9,7 +9,7 @@ type Props = {
     onTake: (stanceId: string) => void;
 };
 
-const GRID = 'grid grid-cols-[minmax(0,1fr)_2.6rem_2.2rem_3.6rem_3rem] items-baseline gap-1 px-2';
+const GRID = 'grid grid-cols-[minmax(0,1fr)_2.6rem_2.2rem_3.6rem_3rem] items-start gap-1 px-2';
 
 /** The ranking knows columns under everything that hangs. Here its first stances are held in the way that was chosen, and ranked by what that touches. */
 export function RivalsCard({ isOpen, report, onOpen, onTake }: Props) {
@@ -28,7 +28,7 @@ export function RivalsCard({ isOpen, report, onOpen, onTake }: Props) {
                 <span>left</span>
                 <span>place</span>
             </div>
-            <ul>
+            <ul className="text-[13px]">
                 {(report?.stances ?? []).map((s) => (
                     <li key={s.id} className={`rule-t py-1 text-right ${GRID} ${s.isTaken ? 'font-semibold' : ''}`} data-rival={s.id}>
                         <span className="text-left">

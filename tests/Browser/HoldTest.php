@@ -199,3 +199,25 @@ it('points at a contact by mouse and by keys, holds one place by a relief, and k
     $chrome->button('Keep 52° as read off')->click();
     $chrome->until('the reading offered', fn (Chrome $c) => str_contains($c->text(), 'your reading'), 30);
 });
+
+it('sets pieces on one plate by keys, holds them and hands over one file', function () {
+    $chrome = hookAtHold($this->chrome, $this->app->url);
+    $chrome->visit($this->app->url.'/plate')->waitForText('What is printed together?');
+    $chrome->waitForText('Choose pieces');
+    $chrome->js("document.querySelector('input[type=checkbox]').focus()");
+    $chrome->keys(' ');
+    $chrome->until('it lies on the bed', fn (Chrome $c) => $c->all('[data-placed]') && $c->all('circle'), 60);
+    expect((string) $chrome->js('return location.search'))->toContain('way=tree');
+    $chrome->waitForText('Nothing is left in the air.');
+    expect($chrome->axe())->toBe([]);
+    $url = $chrome->js("return document.querySelector('a[href^=\"/plate/3mf\"]').href");
+    $bytes = base64_decode((string) $chrome->driver->executeAsyncScript('const done = arguments[1]; fetch(arguments[0]).then((r) => r.arrayBuffer()).then((b) => done(btoa(String.fromCharCode(...new Uint8Array(b)))))', [$url]));
+    $model = simplexml_load_string((string) file_get_contents('zip://'.Solids::file($bytes, '3mf').'#3D/3dmodel.model'));
+    expect(array_map(fn ($o): string => (string) $o['type'], iterator_to_array($model->resources->object, false)))->toBe(['model', 'support']);
+    // by keys: the next way, and it stands in the address, so that a reload shows the same
+    $chrome->js("document.querySelector('[role=radio][aria-checked=true]').focus()");
+    $chrome->keys(WebDriverKeys::ARROW_RIGHT.WebDriverKeys::ARROW_RIGHT);
+    $chrome->waitForText('are held by nothing', 60);
+    $chrome->driver->navigate()->refresh();
+    $chrome->waitForText('are held by nothing', 60);
+});

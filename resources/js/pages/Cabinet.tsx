@@ -99,7 +99,7 @@ function Specimen({ piece }: { piece: PieceCard }) {
                                     {measuring.failure ??
                                         (piece.warnings > 0
                                             ? `${counted(piece.warnings, 'thing')} noticed about the file`
-                                            : 'No stance yet')}
+                                            : 'Not planned to the end yet')}
                                 </span>
                             )}
                         </p>

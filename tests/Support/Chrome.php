@@ -30,6 +30,7 @@ final class Chrome
     {
         $port = FreePort::find();
         $process = new Process(['chromedriver', "--port={$port}"]);
+        $process->disableOutput();
         $process->start();
         FreePort::waitFor($port);
         $profile = sys_get_temp_dir().'/wrenlo-chrome-'.bin2hex(random_bytes(5));

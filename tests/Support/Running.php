@@ -32,8 +32,9 @@ final class Running
             'APP_CONFIG_CACHE' => "{$folder}/config.php", 'APP_ROUTES_CACHE' => "{$folder}/routes.php",
         ];
         (new Process(['php', 'artisan', 'migrate', '--force'], $root, $environment))->mustRun();
-        // setsid: the server's workers are a process group of their own, and end with it
-        $web = new Process(['setsid', 'php', 'artisan', 'serve', '--host=127.0.0.1', "--port={$port}", '--no-reload'], $root, $environment, null, null);
+        // setsid: the server's workers are a process group of their own, and end with it. Nobody reads what it prints: into a pipe that would stop it after 64 kB
+        $web = new Process(['setsid', 'php', '-S', "127.0.0.1:{$port}", "{$root}/vendor/laravel/framework/src/Illuminate/Foundation/resources/server.php"], "{$root}/public", $environment, null, null);
+        $web->disableOutput();
         $web->start();
         FreePort::waitFor($port);
         @file_get_contents("http://127.0.0.1:{$port}/up"); // as bin/demo does
@@ -55,6 +56,7 @@ final class Running
     {
         for ($n = 0; $n < $number; $n++) {
             $worker = new Process(['setsid', 'php', 'artisan', 'queue:work', '--queue=short,long,late', '--sleep=0.05', '--tries=0', '--timeout=0', '--memory=480'], dirname(__DIR__, 2), $this->environment, null, null);
+            $worker->disableOutput();
             $worker->start();
             $this->workers[] = $worker;
         }

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { sentence } from '@/lib/http';
-import { refusal } from './send';
+import { brokenOff, refusal } from './send';
 
 describe('before a file is sent', () => {
     it.each([
@@ -21,4 +21,12 @@ describe('an error answer', () => {
         [sentence('<html>', 419), 'The page has been open too long; reload it.'],
         [sentence('', 500), 'Wrenlo answered with 500; nothing was changed.'],
     ])('%s', (got, expected) => expect(got).toBe(expected));
+});
+
+describe('a file that did not arrive', () => {
+    it('was lost with the connection, or is another one by now', async () => {
+        const blob = (read: () => Promise<ArrayBuffer>): Blob => ({ slice: () => ({ arrayBuffer: read }) }) as unknown as Blob;
+        expect(await brokenOff(blob(() => Promise.resolve(new ArrayBuffer(1))))).toContain('The connection broke off');
+        expect(await brokenOff(blob(() => Promise.reject(new DOMException('gone', 'NotFoundError'))))).toContain('changed or moved');
+    });
 });

@@ -13,13 +13,23 @@ export function sendFile(file: File, onShare: (share: number) => void): { done: 
             if (request.status === 201) resolve((JSON.parse(request.responseText) as { id: number }).id);
             else reject(new Error(sentence(request.responseText, request.status)));
         };
-        request.onerror = () => reject(new Error('The connection broke off while the file was on its way; nothing was kept.'));
+        request.onerror = () => void brokenOff(file).then((why) => reject(new Error(why)));
         request.onabort = () => reject(new Error('Stopped; nothing was kept.'));
         const form = new FormData();
         form.append('file', file);
         request.send(form);
     });
     return { done, cancel: () => request.abort() };
+}
+
+/** The browser reads a file from the disk as it sends it; one that was written anew or put away meanwhile ends the sending just as a lost line does. */
+export async function brokenOff(file: Blob): Promise<string> {
+    try {
+        await file.slice(0, 1).arrayBuffer();
+        return 'The connection broke off while the file was on its way; nothing was kept.';
+    } catch {
+        return 'The file was changed or moved while it was on its way; nothing was kept. Drop it once more.';
+    }
 }
 
 /** Why a file should not even be sent, or null. */

@@ -84,7 +84,7 @@ try {
     $shoot('layers', $curlew.'#layers', 'How fine?');
     $shoot('sheet-station', $curlew.'#sheet', 'Take it to the printer');
     $shoot('shelf', '/shelf', 'What you print with');
-    $shoot('keys', $curlew.'#stand', 'Stance', $press('?'));
+    $shoot('plate', '/plate?pieces='.basename($curlew).','.basename($pod), 'Nothing is left in the air');
     $chrome->size(900, 1180);
     $shoot('sheet', $curlew.'/export/sheet', 'Set this');
     $shoot('contacts', $curlew.'/contact-sheet', 'What matters');

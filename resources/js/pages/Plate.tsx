@@ -44,7 +44,7 @@ export default function Plate({ pieces, most, currency }: Props) {
             }
         >
             <Head title="One plate" />
-            <div className="grid h-full min-h-[560px] grid-cols-[240px_1fr_300px]">
+            <div className="grid h-full min-h-[560px] grid-cols-[240px_1fr_300px] grid-rows-[minmax(0,1fr)]">
                 <section aria-label="Pieces" className="space-y-3 overflow-y-auto border-r border-base-300 px-4 pt-4">
                     <h1 className="text-[20px] leading-tight">What is printed together?</h1>
                     <ul className="space-y-1">
@@ -88,7 +88,7 @@ export default function Plate({ pieces, most, currency }: Props) {
                     </div>
                 </section>
                 <div
-                    className="relative min-w-0 p-4"
+                    className="relative min-h-0 min-w-0 p-4"
                     style={{ background: 'radial-gradient(ellipse at 50% 40%, var(--stage-near), var(--stage-far))' }}
                 >
                     {report && report.places.length > 0 ? (
@@ -139,8 +139,9 @@ function Totals({ report: r, currency, query }: { report: PlateReport; currency:
                 {r.trapped > 0 && ` ${number(r.trapped)} contacts no tool reaches.`}
             </p>
             <p className="text-[12px] text-soft">
-                All of it in layers of {unit(r.layerMm, 2, 'mm')}, the finest of these pieces, on {r.printer}. Trees of neighbours join
-                where that is shorter. Times are added up; travel between the pieces comes on top.
+                All of it in layers of {unit(r.layerMm, 2, 'mm')}, the finest of these pieces, on {r.printer}. Held anew, all of them
+                together; trees of neighbours join where that is shorter, and what was set or signed off by hand at Hold stays there. Times
+                are added up; travel between the pieces comes on top.
             </p>
             <p>
                 <a className="btn btn-neutral btn-sm" href={`/plate/3mf?${query}`} download>

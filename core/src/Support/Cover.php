@@ -25,7 +25,7 @@ final class Cover
     /** Cells are points: so much of a reach is kept back. */
     public const MARGIN_MM = 0.3;
 
-    /** Material that goes down this far below a place, beside it, holds it as a wall does. */
+    /** Material beside a place holds it as a wall does from so far down on, and from as far as it is away. */
     private const WALL_MM = 0.8;
 
     /** What was marked to be held looks down by at least this much of n_z. */
@@ -311,15 +311,16 @@ final class Cover
         return false;
     }
 
-    /** Whether material that stands lies within reach in the same layer. */
+    /** Whether material that stands lies within reach in the same layer: it goes down as far as it is away, at least. What slopes less is no wall but hangs itself. */
     private function isBesideWall(int $cell, float $z): bool
     {
         $onPlate = min($this->ask->layerMm / 2, $z - 1e-6);
         foreach ($this->walls as [$i, $j]) {
             $c = $this->solid->beside($cell, $i, $j);
+            $down = $z - max(self::WALL_MM, $this->solid->cellMm * sqrt($i * $i + $j * $j));
             for ($s = $c < 0 ? 0 : $this->solid->from[$c], $to = $c < 0 ? 0 : $this->solid->from[$c + 1]; $s < $to; $s++) {
                 $start = $this->solid->start[$s];
-                if (($start < $z - self::WALL_MM || $start <= $onPlate) && $this->solid->end[$s] >= $z) {
+                if (($start < $down || $start <= $onPlate) && $this->solid->end[$s] >= $z) {
                     return true;
                 }
             }

@@ -142,3 +142,19 @@ it('takes away by hand and sets by hand in a mixed plan once, not twice', functi
     $also = $of(new ByHand([], [[20.0, 0.0, 20.0]]));
     expect(count(array_filter($also->contacts, fn (Contact $c): bool => hypot($c->xMm - 20, $c->yMm) < 0.5)))->toBe(1);
 });
+
+it('holds a bill that slopes up from its tip all along: what slopes less than 45° is no wall', function () {
+    $mesh = Database\Demo\Marsh::curlew(2.4);
+    $plan = planOf($mesh, new Wishes);
+    $piece = $mesh->standing(Rotation::bringingUp(new Vec3(0, 0, 1)));
+    $facets = Surface::ofFacets($piece);
+    $held = 0;
+    foreach ($facets->nz as $f => $nz) {
+        if ($nz < -0.75 && $facets->cz[$f] > 140.0 && $facets->cx[$f] > 25.0) {
+            $near = min(array_map(fn (Contact $c): float => hypot(hypot($c->xMm - $facets->cx[$f], $c->yMm - $facets->cy[$f]), $c->zMm - $facets->cz[$f]), $plan->contacts));
+            expect($near)->toBeLessThan(4.3); // 3 mm across and 3 mm up
+            $held++;
+        }
+    }
+    expect($held)->toBeGreaterThan(40)->and($plan->proof->uncoveredMm2)->toBe(0.0);
+});

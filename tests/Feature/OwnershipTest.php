@@ -22,6 +22,7 @@ function addresses(App\Models\Piece $piece): array
         ['POST', "{$p}/split"], ['POST', "{$p}/file"], ['POST', "{$p}/marks"], ['PUT', "{$p}/marks/position"], ['GET', "{$p}/patches/0"],
         ['GET', "{$p}/pose"], ['GET', "{$p}/rests"], ['GET', "{$p}/stances/".App\Plans\StanceChoice::idOf(new Wrenlo\Core\Geometry\Vec3(0, 0, 1), 0.0)],
         ...array_map(fn (string $what): array => ['GET', "{$p}/stances/".App\Plans\StanceChoice::idOf(new Wrenlo\Core\Geometry\Vec3(0, 0, 1), 0.0)."/{$what}"], ['holding', 'ways']),
+        ['GET', "/pieces/{$piece->id}/rivals/tree"], ['PUT', "/shelf/printers/{$sheet->printerId}/filaments/{$sheet->filamentId}/reading"],
         ['PUT', "/shelf/printers/{$sheet->printerId}"], ['DELETE', "/shelf/nozzles/{$sheet->nozzleId}"], ['DELETE', "/shelf/filaments/{$sheet->filamentId}"],
     ];
 }
@@ -31,9 +32,9 @@ const BODY = ['kind' => 'hide', 'tool' => 'numbered', 'patch' => 0, 'name' => 'x
 
 it('lists every route of the application here or as open to all', function () {
     $piece = Pieces::measured();
-    $known = array_map(fn (array $a) => $a[0].' '.preg_replace(['#/\d+(?=/|$)#', '#/[0-9a-f]{64}#', '#/(geometry|thickness)$#', '#decisions/\w+#', '#stances/[\w-]+#'], ['/{}', '/{}', '/{}', 'decisions/{}', 'stances/{}'], $a[1]), addresses($piece));
+    $known = array_map(fn (array $a) => $a[0].' '.preg_replace(['#/\d+(?=/|$)#', '#/[0-9a-f]{64}#', '#/(geometry|thickness)$#', '#decisions/\w+#', '#stances/[\w-]+#', '#rivals/\w+#'], ['/{}', '/{}', '/{}', 'decisions/{}', 'stances/{}', 'rivals/{}'], $a[1]), addresses($piece));
     $routes = collect(app('router')->getRoutes())->flatMap(fn ($r) => array_map(fn ($m) => $m.' /'.ltrim(preg_replace('/\{\w+\}/', '{}', $r->uri()), '/'), array_diff($r->methods(), ['HEAD'])));
-    $open = ['GET /', 'GET /up', 'POST /pieces', 'GET /shelf', 'PUT /shelf/currency', 'POST /shelf/{}', 'GET /sign-in', 'POST /sign-in', 'POST /sign-out', 'GET /sign-up', 'POST /sign-up'];
+    $open = ['GET /', 'GET /up', 'POST /pieces', 'GET /shelf', 'GET /plate', 'GET /plate/report', 'GET /plate/3mf', 'PUT /shelf/currency', 'POST /shelf/{}', 'GET /sign-in', 'POST /sign-in', 'POST /sign-out', 'GET /sign-up', 'POST /sign-up'];
     $byKind = ['GET /pieces/{}/export/{}', 'PUT /shelf/{}/{}', 'DELETE /shelf/{}/{}'];
     expect($routes->diff([...$known, ...$open, ...$byKind])->values()->all())->toBe([]);
 });
@@ -45,6 +46,10 @@ it('gives nobody another’s pieces, files or tools', function () {
     foreach (addresses($piece) as [$method, $address]) {
         $this->call($method, $address, BODY)->assertNotFound();
     }
+    foreach (['report', '3mf'] as $what) { // what is asked for stands in the query
+        $this->getJson("/plate/{$what}?pieces={$piece->id}")->assertNotFound();
+    }
+    $this->get('/plate')->assertInertia(fn ($page) => $page->has('pieces', 0));
     $this->get('/')->assertInertia(fn ($page) => $page->has('pieces', 0));
     expect($piece->fresh())->not->toBeNull()->and($piece->user->printers()->value('name'))->toBe('Bench printer');
     $this->actingAs($piece->user)->get(collect(addresses($piece))->first(fn ($a) => str_ends_with($a[1], '/geometry'))[1])->assertOk();
@@ -56,6 +61,8 @@ it('sends strangers to the door', function () {
     foreach (addresses($piece) as [$method, $address]) {
         $this->call($method, $address, BODY)->assertRedirect('/sign-in');
     }
+    $this->get('/plate')->assertRedirect('/sign-in');
+    $this->get("/plate/3mf?pieces={$piece->id}")->assertRedirect('/sign-in');
     $this->get('/')->assertRedirect('/sign-in');
     $this->get('/pieces/999999')->assertRedirect('/sign-in');
 });

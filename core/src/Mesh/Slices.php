@@ -31,7 +31,7 @@ final readonly class Slices
     public const SEAM_MM = 2.0;
 
     /** Pieces of outline that are held in memory at once where slices come in runs. */
-    private const RUN = 250_000;
+    private const RUN = 60_000;
 
     /**
      * One entry an outline, slice by slice from below.
@@ -67,12 +67,13 @@ final readonly class Slices
      *
      * @param  list<float>  $seen
      * @param  int  $most  pieces of outline in a run, where one layer has no more
+     * @param  ?array{list<float>, list<float>}  $turned  x and y of the turned vertices, from who has them already
      * @return Generator<int, self> slices keep their numbers
      */
-    public static function runsByLayer(Mesh $mesh, array $seen, Rotation $stance, float $heightMm, float $layerMm, int $most = self::RUN): Generator
+    public static function runsByLayer(Mesh $mesh, array $seen, Rotation $stance, float $heightMm, float $layerMm, int $most = self::RUN, ?array $turned = null): Generator
     {
         $count = self::layers($heightMm, $layerMm);
-        [$x, $y, $z, $step] = self::inSlices($mesh, $stance, $count, $layerMm);
+        [$x, $y, $z, $step] = self::inSlices($mesh, $stance, $count, $layerMm, $turned);
         $pieces = self::pieces($z, $mesh->tri, $count);
         for ($from = 0; $from < $count; $from = $to) {
             $sum = $pieces[$from];
@@ -84,18 +85,21 @@ final readonly class Slices
     }
 
     /**
+     * @param  ?array{list<float>, list<float>}  $turned
      * @return array{list<float>, list<float>, list<float>, float} turned vertices, z in slices: one at s lies above the slices 0 … ceil(s) − 1; and the distance between slices
      */
-    private static function inSlices(Mesh $mesh, Rotation $stance, int $count, ?float $stepMm): array
+    private static function inSlices(Mesh $mesh, Rotation $stance, int $count, ?float $stepMm, ?array $turned = null): array
     {
         ['x' => $mx, 'y' => $my, 'z' => $mz] = get_object_vars($mesh);
         [$a, $b, $c, $d, $e, $f, $g, $h, $i] = $stance->rows;
-        $x = $y = $z = [];
+        [$x, $y, $z] = [...($turned ?? [[], []]), []];
         foreach ($mx as $k => $px) {
             $py = $my[$k];
             $pz = $mz[$k];
-            $x[] = $a * $px + $b * $py + $c * $pz;
-            $y[] = $d * $px + $e * $py + $f * $pz;
+            if ($turned === null) {
+                $x[] = $a * $px + $b * $py + $c * $pz;
+                $y[] = $d * $px + $e * $py + $f * $pz;
+            }
             $z[] = $g * $px + $h * $py + $i * $pz;
         }
         $low = $z === [] ? 0.0 : min($z);

@@ -56,7 +56,7 @@ final readonly class Overhangs
         $patches = self::together($mesh, $hanging);
         $under = self::layersUnder($mesh, $facets, $patches, $level, $z, $layerMm);
         $kept = [];
-        $layers = self::keeping(LayerMaterial::each(Slices::runsByLayer($mesh, $seen, $stance, $z === [] ? 0.0 : max($z), $layerMm)), array_fill_keys($under, true), $kept);
+        $layers = self::keeping(LayerMaterial::each(Slices::runsByLayer($mesh, $seen, $stance, $z === [] ? 0.0 : max($z), $layerMm, turned: [$x, $y])), array_fill_keys($under, true), $kept);
         $islands = LayerIslands::of($layers, $layerMm, $isOnPlate);
         $tips = self::tips($mesh, $facets, $stance, $z, $isOnPlate ? $layerMm / 2 : -1.0);
         $regions = [];

@@ -7,7 +7,7 @@ namespace Wrenlo\Core\Orientation;
 use Wrenlo\Core\Geometry\Rotation;
 use Wrenlo\Core\Geometry\Vec3;
 use Wrenlo\Core\Mesh\Mesh;
-use Wrenlo\Core\Mesh\Slices;
+use Wrenlo\Core\Slice\Slices;
 
 use function count;
 

@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace Wrenlo\Core\Orientation;
 
-use Wrenlo\Core\Mesh\Slices;
+use Wrenlo\Core\Slice\Outline;
+use Wrenlo\Core\Slice\Slices;
 use Wrenlo\Core\Motion\PrintSums;
 use Wrenlo\Core\Thin\Members;
 use Wrenlo\Core\Thin\Regions;
@@ -47,10 +48,10 @@ final readonly class SectionNumbers
         $along = 0.0;
         foreach ($regions->outline as $r => $outline) {
             $length = $slices->length[$outline];
-            $turning = $slices->turning($outline);
+            $turning = Outline::turning($slices->points[$outline]);
             foreach ($regions->holes[$r] ?? [] as $hole) {
                 $length += $slices->length[$hole];
-                $turning += $slices->turning($hole);
+                $turning += Outline::turning($slices->points[$hole]);
             }
             $area = $regions->area[$r];
             $along += $length;

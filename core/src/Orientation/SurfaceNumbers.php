@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Wrenlo\Core\Orientation;
 
-use Wrenlo\Core\Mesh\Slices;
+use Wrenlo\Core\Slice\Slices;
 
 /** What sums over the surface tell of a stance. Exact over facets, an estimate over bins. */
 final readonly class SurfaceNumbers

@@ -31,10 +31,20 @@ final readonly class PrintProfile
         public float $supportMmPerS = 70.0,
         public float $layerChangeS = 2.0,
         public float $travelShare = 0.12,
+        public float $travelMmPerS = 150.0,
+        public float $accelMmPerS2 = 3000.0,
+        public float $cornerMmPerS = 12.0,
+        public float $minLayerS = 5.0,
     ) {
-        if (min($nozzleMm, $lineMm, $zStepMm, $bedXMm, $bedYMm, $bedZMm, $densityGPerCm3, $wallMmPerS, $skinMmPerS, $infillMmPerS, $supportMmPerS) <= 0) {
+        if (min($nozzleMm, $lineMm, $zStepMm, $bedXMm, $bedYMm, $bedZMm, $densityGPerCm3, $wallMmPerS, $skinMmPerS, $infillMmPerS, $supportMmPerS, $travelMmPerS, $accelMmPerS2, $cornerMmPerS) <= 0) {
             throw new InvalidArgumentException('Nozzle, line, bed, density and speeds must be above zero.');
         }
+    }
+
+    /** Distance from bead to bead that lie side by side, mm: area of the bead over its height, w − h·(1 − π/4). */
+    public function spacingMm(float $layerMm): float
+    {
+        return $this->lineMm - $layerMm * (1 - M_PI / 4);
     }
 
     /** Area of a bead of this width and height, mm²: a rectangle with round ends, (w − h)·h + π·h²/4. */

@@ -7,7 +7,7 @@ namespace Wrenlo\Core\Support;
 use Wrenlo\Core\Geometry\Rotation;
 use Wrenlo\Core\Geometry\Vec3;
 use Wrenlo\Core\Mesh\Mesh;
-use Wrenlo\Core\Mesh\Slices;
+use Wrenlo\Core\Slice\Slices;
 
 use function array_map;
 use function array_unique;
@@ -37,7 +37,7 @@ final class LayerIslands
      */
     public static function standing(Mesh $piece, array $seen, float $layerMm, float $liftMm): array
     {
-        $layers = LayerMaterial::each(Slices::runsByLayer($piece, $seen, Rotation::bringingUp(new Vec3(0.0, 0.0, 1.0)), $piece->bounds()->max->z - $liftMm, $layerMm));
+        $layers = LayerMaterial::each(Slices::eachLayer($piece, $seen, Rotation::bringingUp(new Vec3(0.0, 0.0, 1.0)), $piece->bounds()->max->z - $liftMm, $layerMm));
 
         return array_map(static fn (Island $i): Island => $i->lifted($liftMm), self::of($layers, $layerMm, $liftMm < $layerMm / 2));
     }

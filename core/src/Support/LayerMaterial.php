@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Wrenlo\Core\Support;
 
 use Generator;
-use Wrenlo\Core\Mesh\Slices;
+use Wrenlo\Core\Slice\Slices;
 
 use function count;
 use function max;

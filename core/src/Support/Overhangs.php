@@ -8,7 +8,7 @@ use Generator;
 use Wrenlo\Core\Geometry\Rotation;
 use Wrenlo\Core\Geometry\Vec3;
 use Wrenlo\Core\Mesh\Mesh;
-use Wrenlo\Core\Mesh\Slices;
+use Wrenlo\Core\Slice\Slices;
 use Wrenlo\Core\Mesh\Surface;
 
 use function array_sum;
@@ -56,7 +56,7 @@ final readonly class Overhangs
         $patches = self::together($mesh, $hanging);
         $under = self::layersUnder($mesh, $facets, $patches, $level, $z, $layerMm);
         $kept = [];
-        $layers = self::keeping(LayerMaterial::each(Slices::runsByLayer($mesh, $seen, $stance, $z === [] ? 0.0 : max($z), $layerMm, turned: [$x, $y])), array_fill_keys($under, true), $kept);
+        $layers = self::keeping(LayerMaterial::each(Slices::eachLayer($mesh, $seen, $stance, $z === [] ? 0.0 : max($z), $layerMm, turned: [$x, $y])), array_fill_keys($under, true), $kept);
         $islands = LayerIslands::of($layers, $layerMm, $isOnPlate);
         $tips = self::tips($mesh, $facets, $stance, $z, $isOnPlate ? $layerMm / 2 : -1.0);
         $regions = [];

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Wrenlo\Core\Thin;
 
-use Wrenlo\Core\Mesh\Slices;
+use Wrenlo\Core\Slice\Slices;
 
 use function count;
 

@@ -7,7 +7,7 @@ namespace Wrenlo\Core\Thin;
 use Wrenlo\Core\Geometry\Rotation;
 use Wrenlo\Core\Geometry\Vec3;
 use Wrenlo\Core\Mesh\Mesh;
-use Wrenlo\Core\Mesh\Slices;
+use Wrenlo\Core\Slice\Slices;
 
 /** Finds the slender parts of a piece from slices along its three axes. */
 final class SlenderParts

@@ -22,7 +22,8 @@ use Wrenlo\Core\Mesh\Repair\EdgeUse;
 use Wrenlo\Core\Mesh\Repair\MeshRepairs;
 use Wrenlo\Core\Mesh\Shells;
 use Wrenlo\Core\Mesh\Simplified;
-use Wrenlo\Core\Mesh\Slices;
+use Wrenlo\Core\Slice\Outline;
+use Wrenlo\Core\Slice\Slices;
 use Wrenlo\Core\Mesh\Surface;
 use Wrenlo\Core\Mesh\Topology;
 use Wrenlo\Core\Mesh\TriangleIndex;
@@ -117,7 +118,7 @@ it('makes the same hull, bins, copy and slices', function () {
         'flat' => array_map(fn (array $p): array => QuickHull::faces(...$p), [$plane, [$plane[2], $plane[0], $plane[1]], [array_map(fn (int $v): float => $v - 9.0, $plane[0]), $plane[1], array_map(fn (int $a, int $b): float => 2.0 * $a + $b, $plane[0], $plane[1])]]),
         'bins' => NormalBins::of($surface, $surface->nx, ['ny' => $surface->ny]), 'many bins' => NormalBins::of(Surface::ofFacets(Marsh::curlew(3.5)), array_fill(0, Marsh::curlew(3.5)->triangleCount(), 0.5)), 'bins of a box' => NormalBins::of(Surface::ofFacets(Solids::box(3, 4, 5)), array_fill(0, 12, 0.5)),
         'copy' => array_map(fn (int $most): ?Simplified => Simplified::to($mesh, $most, $surface), [400, 1500]),
-        'slices' => $slices, 'of them' => array_map(fn (Slices $s): array => [$s->seenSeamMm(), $s->balance(), $s->edgePerMm(), $s->heightMm(7), array_map($s->turning(...), array_keys($s->slice))], $slices),
+        'slices' => $slices, 'of them' => array_map(fn (Slices $s): array => [$s->seenSeamMm(), $s->balance(), $s->edgePerMm(), $s->heightMm(7), array_map(Outline::turning(...), $s->points)], $slices),
     ]);
 });
 

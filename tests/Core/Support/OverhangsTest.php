@@ -9,7 +9,7 @@ use Wrenlo\Core\Geometry\Rotation;
 use Wrenlo\Core\Geometry\Vec3;
 use Wrenlo\Core\Mesh\Mesh;
 use Wrenlo\Core\Mesh\MeshInspector;
-use Wrenlo\Core\Mesh\Slices;
+use Wrenlo\Core\Slice\Slices;
 use Wrenlo\Core\Mesh\Surface;
 use Wrenlo\Core\Support\LayerIslands;
 use Wrenlo\Core\Support\LayerMaterial;
@@ -146,7 +146,7 @@ it('finds the same in a large piece, that is cut in runs of layers, as in all of
     [$mesh, $seen, $up] = [Database\Demo\Marsh::curlew(2.2), [], Rotation::bringingUp(new Vec3(0.2, -0.9, 0.3))];
     $seen = array_fill(0, $mesh->triangleCount(), 0.3);
     $all = Slices::byLayer($mesh, $seen, $up, 60.0, 0.3);
-    $runs = iterator_to_array(Slices::runsByLayer($mesh, $seen, $up, 60.0, 0.3, $most), false);
+    $runs = iterator_to_array(Slices::eachLayer($mesh, $seen, $up, 60.0, 0.3, most: $most), false);
     expect(count($runs))->toBeGreaterThan(2);
     foreach (['slice', 'area', 'cx', 'points', 'leastSeen', 'length'] as $list) {
         expect(array_merge(...array_map(fn (Slices $run): array => $run->{$list}, $runs)))->toBe($all->{$list});

@@ -7,7 +7,7 @@ use Tests\Support\Recorded;
 use Tests\Support\Solids;
 use Wrenlo\Core\Geometry\Rotation;
 use Wrenlo\Core\Geometry\Vec3;
-use Wrenlo\Core\Mesh\Slices;
+use Wrenlo\Core\Slice\Slices;
 use Wrenlo\Core\Mesh\Surface;
 use Wrenlo\Core\Thin\Member;
 use Wrenlo\Core\Thin\Members;

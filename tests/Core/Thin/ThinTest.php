@@ -10,7 +10,8 @@ use Wrenlo\Core\Geometry\Rotation;
 use Wrenlo\Core\Geometry\Vec3;
 use Wrenlo\Core\Mesh\Mesh;
 use Wrenlo\Core\Mesh\MeshBuilder;
-use Wrenlo\Core\Mesh\Slices;
+use Wrenlo\Core\Slice\Outline;
+use Wrenlo\Core\Slice\Slices;
 use Wrenlo\Core\Mesh\Surface;
 use Wrenlo\Core\Mesh\TriangleIndex;
 use Wrenlo\Core\Orientation\SectionNumbers;
@@ -230,7 +231,7 @@ it('weighs a seam over two millimetres of outline, not by one look', function (f
 
 it('knows how much an outline turns', function (Mesh $mesh, float $turning, float $length) {
     $slices = Slices::of($mesh, array_fill(0, $mesh->triangleCount(), 1.0), Rotation::bringingUp(new Vec3(0, 0, 1)), 3);
-    expect(array_sum(array_map($slices->turning(...), array_keys($slices->area))) / 3)->toEqualWithDelta($turning, 1e-6)
+    expect(array_sum(array_map(Outline::turning(...), $slices->points)) / 3)->toEqualWithDelta($turning, 1e-6)
         ->and(array_sum($slices->length) / 3)->toEqualWithDelta($length, 1e-6)->and($slices->edgePerMm()[1])->toEqualWithDelta($length / (array_sum($slices->area) / 3), 1e-9);
 })->with(fn () => [
     'a square' => [Solids::box(20, 20, 9), 8.0, 80.0],

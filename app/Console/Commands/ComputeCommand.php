@@ -16,7 +16,9 @@ use Wrenlo\Core\Sight\DisplayMode;
 /** A command that computes: `--json` prints the numbers of the screens, a failure is one sentence on stderr and exit 1. */
 abstract class ComputeCommand extends Command
 {
-    protected const DISPLAY_OPTIONS = '{--mode=shelf : how it is shown: shelf, turntable, wall, worn or lit} {--front=0,-1,0 : direction towards the viewers, file frame}
+    protected const DISPLAY_OPTIONS = '{--mode=shelf : how it is shown: shelf, turntable, wall, worn or lit} '.self::VIEWER_OPTIONS;
+
+    protected const VIEWER_OPTIONS = '{--front=0,-1,0 : direction towards the viewers, file frame}
         {--shown-up=0,0,1 : what is up when the piece is shown, file frame} {--spread= : viewers to either side of the front, degrees} {--eye= : height of their eyes, degrees above level}';
 
     public function handle(): int
@@ -65,9 +67,10 @@ abstract class ComputeCommand extends Command
         return Vec3::unitFromText($text);
     }
 
-    protected function display(): Display
+    /** @param  string  $option  that says the mode: the commands that have another --mode call it --shown */
+    protected function display(string $option = 'mode'): Display
     {
-        $mode = DisplayMode::tryFrom($this->text('mode')) ?? throw new InvalidArgumentException('--mode is one of '.implode(', ', array_column(DisplayMode::cases(), 'value')).'.');
+        $mode = DisplayMode::tryFrom($this->text($option)) ?? throw new InvalidArgumentException('--'.$option.' is one of '.implode(', ', array_column(DisplayMode::cases(), 'value')).'.');
         $angle = fn (string $option): ?float => $this->text($option) === '' ? null : $this->number($option);
 
         return new Display($this->direction('shown-up'), $this->direction('front'), $mode, $angle('spread'), $angle('eye'));

@@ -11,6 +11,7 @@ use Wrenlo\Core\Slice\Figure;
 use Wrenlo\Core\Slice\Outline;
 use Wrenlo\Core\Slice\Section;
 use Wrenlo\Core\Slice\Slicer;
+use Wrenlo\Core\Slice\SpanWindow;
 use Wrenlo\Core\Slice\Spans;
 use Wrenlo\Core\Slice\Walls;
 
@@ -54,28 +55,36 @@ final class PathLengths
         $pitch = self::PITCH_LINES * $p->lineMm;
         $walls = $skins = $infills = $travels = [[], []];
         $at = [0.0, 0.0];
-        // a window of figures: a layer's skin is known when those above it are
-        $n = max(1, $p->skinLayers);
+        $interior = $rows = [];
+        [$below, $above] = [new SpanWindow, new SpanWindow];
+        $top = $filled = 0;
         $last = count($layersMm) - 1;
-        $window = $interior = $rows = [];
+        $reach = self::reach($layersMm, $p);
         foreach (Slicer::at($mesh, $stance->thenAboutZ(self::ASKEW_DEG), $middles)->sections() as $i => $section) {
             $figure = Figure::of($section, $pitch);
-            $h = $layersMm[$i];
-            $s = $p->spacingMm($h);
-            [$mm, $seconds] = self::walls($figure->outlines, $s, $p);
-            $walls[0][] = $mm;
-            $walls[1][] = $seconds;
+            $s = $p->spacingMm($layersMm[$i]);
+            [$walls[0][], $walls[1][]] = self::walls($figure->outlines, $s, $p);
             $interior[$i] = $figure->deeperThan($p->lineMm / 2 + ($p->walls - 0.5) * $s);
             [$travels[0][], $travels[1][]] = self::travel($figure->outlines, $interior[$i] !== [], $s, $at, $p);
             $rows[$i] = $figure->rows;
-            if ($i >= $n) {
-                self::fill($i - $n, $interior, $rows, $n, $last, $layersMm, $pitch, $p, $skins, $infills);
-                unset($interior[$i - $n], $rows[$i - 2 * $n]);
+            // a layer's skin is known when those above it are
+            for (; $filled <= $last && ($i === $last || $i >= $reach[1][$filled]); $filled++) {
+                [$from, $to] = [$reach[0][$filled], $reach[1][$filled]];
+                while ($top < min($to, $last)) {
+                    $above->push($rows[++$top]);
+                }
+                while ($above->size() > $top - $filled) {
+                    $above->shift();
+                }
+                while ($below->size() > $filled - max(0, $from)) {
+                    $below->shift();
+                }
+                $covered = $from < 0 || $to > $last ? [] : Spans::common(Spans::common($interior[$filled], $below->common() ?? []), $above->common() ?? []);
+                [$skins[0][], $skins[1][], $infills[0][], $infills[1][]] = self::fill($interior[$filled], $covered, $pitch / $p->spacingMm($layersMm[$filled]), $p);
+                $below->push($rows[$filled]);
+                unset($interior[$filled], $rows[$filled]);
             }
             $progress !== null && $i % 20 === 0 && $progress($i / ($last + 1));
-        }
-        for ($i = max(0, $last + 1 - $n); $i <= $last; $i++) {
-            self::fill($i, $interior, $rows, $n, $last, $layersMm, $pitch, $p, $skins, $infills);
         }
 
         return new LayerPaths(
@@ -159,30 +168,52 @@ final class PathLengths
     }
 
     /**
+     * The lowest and the highest layer that have to cover each: the next skin layers below and above, or as many as make up the skin's thickness.
+     *
+     * @param  list<float>  $layersMm
+     * @return array{list<int>, list<int>} below 0 or above the last where there are too few
+     */
+    private static function reach(array $layersMm, PrintProfile $p): array
+    {
+        $from = $to = [];
+        $last = count($layersMm) - 1;
+        foreach ($layersMm as $i => $h) {
+            if ($p->skinMm === null) {
+                $from[] = $i - max(1, $p->skinLayers);
+                $to[] = $i + max(1, $p->skinLayers);
+
+                continue;
+            }
+            $thick = 0.0;
+            for ($a = $i; $a >= 0 && $thick < $p->skinMm - 1e-6;) {
+                $thick += --$a >= 0 ? $layersMm[$a] : 0.0;
+            }
+            $from[] = $a;
+            $thick = 0.0;
+            for ($b = $i; $b <= $last && $thick < $p->skinMm - 1e-6;) {
+                $thick += ++$b <= $last ? $layersMm[$b] : 0.0;
+            }
+            $to[] = $b;
+        }
+
+        return [$from, $to];
+    }
+
+    /**
      * Skin and infill of one layer.
      *
-     * @param  array<int, array<int, list<float>>>  $interior  layer → Spans
-     * @param  array<int, array<int, list<float>>>  $rows  of the figures
-     * @param  list<float>  $layersMm
-     * @param  array{list<float>, list<float>}  $skins  grows: mm, s
-     * @param  array{list<float>, list<float>}  $infills  grows
+     * @param  array<int, list<float>>  $inside  its interior
+     * @param  array<int, list<float>>  $covered  what of it is covered from both sides
+     * @param  float  $perStroke  strokes that a row stands for
+     * @return array{float, float, float, float} mm and s of skin, mm and s of infill
      */
-    private static function fill(int $i, array $interior, array $rows, int $n, int $last, array $layersMm, float $pitch, PrintProfile $p, array &$skins, array &$infills): void
+    private static function fill(array $inside, array $covered, float $perStroke, PrintProfile $p): array
     {
-        $inside = $interior[$i];
-        $covered = $i < $n || $i + $n > $last ? [] : $inside;
-        for ($k = 1; $k <= $n && $covered !== []; $k++) {
-            $covered = Spans::common(Spans::common($covered, $rows[$i - $k]), $rows[$i + $k]);
-        }
-        $perStroke = $pitch / $p->spacingMm($layersMm[$i]);
         $turn = $p->cornerMmPerS / M_SQRT2; // two square corners from stroke to stroke
-        $skin = $covered === [] ? $inside : Spans::without($inside, $covered);
-        [$mm, $s] = self::strokes($skin, $p->skinMmPerS, $turn, $p);
-        $skins[0][] = $mm * $perStroke;
-        $skins[1][] = $s * $perStroke;
-        [$mm, $s] = $p->infillShare > 0.0 ? self::strokes($covered, $p->infillMmPerS, $turn, $p) : [0.0, 0.0];
-        $infills[0][] = $mm * $perStroke * $p->infillShare;
-        $infills[1][] = $s * $perStroke * $p->infillShare;
+        [$skin, $skinS] = self::strokes($covered === [] ? $inside : Spans::without($inside, $covered), $p->skinMmPerS, $turn, $p);
+        [$infill, $infillS] = $p->infillShare > 0.0 ? self::strokes($covered, $p->infillMmPerS, $turn, $p) : [0.0, 0.0];
+
+        return [$skin * $perStroke, $skinS * $perStroke, $infill * $perStroke * $p->infillShare, $infillS * $perStroke * $p->infillShare];
     }
 
     /**

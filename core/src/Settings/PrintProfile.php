@@ -35,10 +35,24 @@ final readonly class PrintProfile
         public float $accelMmPerS2 = 3000.0,
         public float $cornerMmPerS = 12.0,
         public float $minLayerS = 5.0,
+        /** thickness of top and bottom skins; as many layers as `skinLayers` says where it is not said */
+        public ?float $skinMm = null,
     ) {
         if (min($nozzleMm, $lineMm, $zStepMm, $bedXMm, $bedYMm, $bedZMm, $densityGPerCm3, $wallMmPerS, $skinMmPerS, $infillMmPerS, $supportMmPerS, $travelMmPerS, $accelMmPerS2, $cornerMmPerS) <= 0) {
             throw new InvalidArgumentException('Nozzle, line, bed, density and speeds must be above zero.');
         }
+    }
+
+    /** The same with skins as thick at any layer height as at the usual one, half the bore: thin layers take more of them to close a top. */
+    public function withEvenSkins(): self
+    {
+        return new self(...['skinMm' => $this->skinLayers * $this->nozzleMm / 2] + get_object_vars($this));
+    }
+
+    /** The usual line of a nozzle: an eighth wider than its bore (common practice, no source). */
+    public static function ofNozzle(float $nozzleMm): self
+    {
+        return $nozzleMm >= 0.1 && $nozzleMm <= 2.0 ? new self(nozzleMm: $nozzleMm, lineMm: 1.125 * $nozzleMm) : throw new InvalidArgumentException('A nozzle has a bore of 0.1 to 2 mm.');
     }
 
     /** Distance from bead to bead that lie side by side, mm: area of the bead over its height, w − h·(1 − π/4). */

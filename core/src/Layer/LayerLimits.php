@@ -1,0 +1,67 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wrenlo\Core\Layer;
+
+use InvalidArgumentException;
+use Wrenlo\Core\Settings\PrintProfile;
+
+/**
+ * Which layers may follow one another, in Z steps of the machine: 20 % to 70 % of the nozzle, none under FLOOR_MM, neighbours within a ratio, the
+ * first of a fixed height where one is wanted.
+ */
+final readonly class LayerLimits
+{
+    /** Under this a nozzle of 0.4 mm smears rather than improves (common practice, no source). */
+    public const FLOOR_MM = 0.07;
+
+    /** Neighbours within this ratio show no band (common practice, no source). */
+    public const RATIO = 1.5;
+
+    /** @param  list<int>  $steps  heights a layer may have, in Z steps, ascending and without gaps */
+    private function __construct(public float $stepMm, public array $steps, public float $ratio, public ?int $first) {}
+
+    /** @param  ?float  $firstMm  height of the first layer, snapped to the Z step; as free as the others where it is not said */
+    public static function of(PrintProfile $profile, float $ratio = self::RATIO, ?float $firstMm = null): self
+    {
+        if ($ratio < 1.0) {
+            throw new InvalidArgumentException('The ratio of neighbouring layers is 1 or more.');
+        }
+        $steps = [];
+        foreach ($profile->layerHeightsMm() as $h) {
+            if ($h >= self::FLOOR_MM - 1e-9) {
+                $steps[] = (int) round($h / $profile->zStepMm);
+            }
+        }
+        if ($steps === []) {
+            throw new InvalidArgumentException(sprintf('A %s mm nozzle prints no layer that is a multiple of the machine’s Z step of %s mm.', $profile->nozzleMm, $profile->zStepMm));
+        }
+        $first = $firstMm === null ? null : max($steps[0], min($steps[count($steps) - 1], (int) round($firstMm / $profile->zStepMm)));
+
+        return new self($profile->zStepMm, $steps, $ratio, $first);
+    }
+
+    public function leastMm(): float
+    {
+        return round($this->steps[0] * $this->stepMm, 6);
+    }
+
+    public function mostMm(): float
+    {
+        return round($this->steps[count($this->steps) - 1] * $this->stepMm, 6);
+    }
+
+    /** Places in `steps` of what may follow each: from … to. @return array{list<int>, list<int>} */
+    public function windows(): array
+    {
+        $from = $to = [];
+        foreach ($this->steps as $k) {
+            $may = array_keys(array_filter($this->steps, fn (int $o): bool => max($o, $k) <= $this->ratio * min($o, $k) + 1e-9));
+            $from[] = $may[0];
+            $to[] = $may[count($may) - 1];
+        }
+
+        return [$from, $to];
+    }
+}

@@ -108,6 +108,12 @@ final readonly class Marks
         return $this->replaced($weighed, [[MarkKind::NoSeam, self::EMPHASIS], [MarkKind::SeamHere, 0.0]]);
     }
 
+    /** @return list<float> weight of each facet that marks say for seams, −1 where they say nothing; empty where nothing is marked */
+    public function saidForSeams(int $facets): array
+    {
+        return $this->isEmpty() ? [] : $this->weighedForSeams($this->weighed(array_fill(0, $facets, -1.0)));
+    }
+
     /** @return list<int> HeightField's wish for each facet; empty where nobody wishes anything */
     public function supportWishes(int $facets): array
     {

@@ -51,6 +51,20 @@ final readonly class Display
         return new self(new Vec3(0, 0, 1), new Vec3(0, -1, 0));
     }
 
+    /** The same viewers in the frame that a rotation carries the file to, such as that of the plate. */
+    public function turned(Rotation $by): self
+    {
+        return new self($by->apply($this->up), $by->apply($this->front), $this->mode, $this->spreadDeg, $this->eyeDeg);
+    }
+
+    /** @return array{float, float} towards the viewers along the XY plane, unit; −Y where they look straight down or up it */
+    public function frontAcross(): array
+    {
+        $l = hypot($this->front->x, $this->front->y);
+
+        return $l < 1e-3 ? [0.0, -1.0] : [$this->front->x / $l, $this->front->y / $l];
+    }
+
     /** Short and the same for the same way to be shown: what is computed for it goes by this. */
     public function key(): string
     {

@@ -57,7 +57,34 @@ final class Visibility
         }
         $samples = self::samples($mesh, $facets);
 
-        return self::weigh($facets, $views, self::open($mesh, $facets, $views, $samples, isCopy: false), $samples[4]);
+        return self::weigh($facets, $views, self::open($mesh, $facets, $views, $facets, $samples, 0.0), $samples[4]);
+    }
+
+    /**
+     * The seen weight of points on the surface, one of each.
+     *
+     * @param  list<float>  $x
+     * @param  list<float>  $y
+     * @param  list<float>  $z
+     * @param  list<int>  $of  facet that each lies on
+     * @return list<float>
+     */
+    public static function atPoints(Mesh $mesh, Surface $facets, Views $views, array $x, array $y, array $z, array $of): array
+    {
+        $copy = Simplified::to($mesh, self::MOST_FACETS, $facets)?->mesh;
+        $open = self::open($copy ?? $mesh, $copy === null ? $facets : Surface::ofFacets($copy), $views, $facets, [$x, $y, $z, $of], 0.0);
+        [, , , $share] = self::flat($views);
+        [$shareOf, $bytes] = self::sharesByByte($share);
+        $seen = [];
+        foreach ($open as $bits) {
+            $sum = 0.0;
+            for ($b = 0; $bits !== 0 && $b < $bytes; $b += 256, $bits >>= 8) {
+                $sum += $shareOf[$b + ($bits & 255)];
+            }
+            $seen[] = min(1.0, $sum);
+        }
+
+        return $seen;
     }
 
     /**
@@ -95,7 +122,8 @@ final class Visibility
         $copy = $simplified->mesh;
         $surface = Surface::ofFacets($copy);
         $samples = self::samples($copy, $surface);
-        $open = self::open($copy, $surface, $views, $samples, isCopy: true);
+        // a facet of a simplified copy that is just turned away may stand for one that still faces the viewer
+        $open = self::open($copy, $surface, $views, $surface, $samples, -0.1);
         $corner = array_fill(0, $copy->vertexCount() + 1, 0); // the last one stands for −1
         foreach ($samples[3] as $s => $f) {
             $bits = $open[$s];
@@ -242,17 +270,18 @@ final class Visibility
     /**
      * Bit k of a sample is set when nothing lies between it and view k.
      *
-     * @param  array{list<float>, list<float>, list<float>, list<int>, list<int>}  $samples
+     * @param  Mesh  $mesh  what is drawn, with its facets
+     * @param  Surface  $lieOn  what the samples lie on
+     * @param  array{0: list<float>, 1: list<float>, 2: list<float>, 3: list<int>, 4?: list<int>}  $samples
+     * @param  float  $turnedAway  cosine to the viewer at which a facet is taken to face away
      * @return list<int>
      */
-    private static function open(Mesh $mesh, Surface $facets, Views $views, array $samples, bool $isCopy): array
+    private static function open(Mesh $mesh, Surface $facets, Views $views, Surface $lieOn, array $samples, float $turnedAway): array
     {
-        ['nx' => $nx, 'ny' => $ny, 'nz' => $nz] = get_object_vars($facets);
+        ['nx' => $nx, 'ny' => $ny, 'nz' => $nz] = get_object_vars($lieOn);
         [$sx, $sy, $sz, $of] = $samples;
         $open = array_fill(0, count($of), 0);
         $backToo = ! self::isClosed($facets);
-        // a facet of a simplified copy that is just turned away may stand for one that still faces the viewer
-        $turnedAway = $isCopy ? -0.1 : 0.0;
         foreach ($views->all as $k => [$view]) {
             $right = self::across($view);
             $up = $view->cross($right);
@@ -278,7 +307,7 @@ final class Visibility
                 $steep = $pixel / ($c > self::FLATTEST ? $c : self::FLATTEST);
                 $own = $x * $dx + $y * $dy + $z * $dz
                     - $steep * (($col + 0.5 - $u) * ($nx[$f] * $rx + $ny[$f] * $ry + $nz[$f] * $rz) + ($row + 0.5 - $v) * ($nx[$f] * $ux + $ny[$f] * $uy + $nz[$f] * $uz));
-                if ($own >= $depth[$row * $width + $col] - $pixel * self::LENIENT) {
+                if ($own >= ($depth[$row * $width + $col] ?? -INF) - $pixel * self::LENIENT) { // a copy may be a little smaller than what lies on it
                     $open[$s] |= $bit;
                 }
             }

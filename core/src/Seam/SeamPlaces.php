@@ -1,0 +1,163 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wrenlo\Core\Seam;
+
+use Wrenlo\Core\Mesh\Mesh;
+use Wrenlo\Core\Mesh\Surface;
+use Wrenlo\Core\Sight\Views;
+use Wrenlo\Core\Sight\Visibility;
+use Wrenlo\Core\Slice\Outline;
+use Wrenlo\Core\Slice\Section;
+
+use function abs;
+use function atan2;
+use function ceil;
+use function count;
+use function intdiv;
+use function max;
+use function min;
+use function sqrt;
+
+/**
+ * Where outlines may begin: places about SPACING_MM apart along every outline of every layer, each with what viewers see of it and how sharply
+ * the outline turns there.
+ *
+ * Flat lists: the places of outline l are first[l] … first[l + 1] − 1, in the order of the outline, `spacing[l]` mm apart along it.
+ */
+final readonly class SeamPlaces
+{
+    public const SPACING_MM = 0.5;
+
+    /** The turn of an outline is measured over this much of it to either side of a place, mm: about a bead. */
+    private const CORNER_MM = 0.5;
+
+    /**
+     * @param  list<int>  $layer  of each outline, from below
+     * @param  list<int>  $first
+     * @param  list<float>  $spacing
+     * @param  list<bool>  $isHole
+     * @param  list<float>  $x  of each place, frame of the mesh
+     * @param  list<float>  $y
+     * @param  list<float>  $z
+     * @param  list<float>  $turn  radians, positive where the outline turns to the left: a corner that points out
+     * @param  list<float>  $seen  seen weight
+     * @param  list<float>  $weight  the same as marks would have it
+     */
+    private function __construct(
+        public array $layer, public array $first, public array $spacing, public array $isHole,
+        public array $x, public array $y, public array $z, public array $turn, public array $seen, public array $weight,
+    ) {}
+
+    public function outlines(): int
+    {
+        return count($this->layer);
+    }
+
+    /**
+     * @param  Mesh  $mesh  standing on the plate
+     * @param  Surface  $facets  its facets
+     * @param  Views  $views  of the viewers, in that frame
+     * @param  iterable<Section>  $sections  of that mesh
+     * @param  list<float>  $said  weight of each facet that marks say, −1 where they say nothing; empty for no marks
+     */
+    public static function of(Mesh $mesh, Surface $facets, Views $views, iterable $sections, array $said = []): self
+    {
+        $layer = $first = $spacing = $isHole = $x = $y = $z = $turn = $facet = [];
+        foreach ($sections as $section) {
+            foreach ($section->points as $o => $points) {
+                $length = Outline::length($points);
+                $count = max(1, (int) ceil($length / self::SPACING_MM));
+                $layer[] = $section->number;
+                $first[] = count($x);
+                $spacing[] = $length / $count;
+                $isHole[] = Outline::area($points) < 0.0;
+                $from = count($x);
+                self::along($points, $section->facets[$o], $length, $count, $x, $y, $facet);
+                for ($i = $from, $n = count($x); $i < $n; $i++) {
+                    $z[] = $section->zMm;
+                }
+                self::turns($x, $y, $from, $length / $count, $turn);
+            }
+        }
+        $first[] = count($x);
+        $seen = Visibility::atPoints($mesh, $facets, $views, $x, $y, $z, $facet);
+
+        return new self(layer: $layer, first: $first, spacing: $spacing, isHole: $isHole, x: $x, y: $y, z: $z, turn: $turn, seen: $seen, weight: $said === [] ? $seen : array_map(static fn (float $v, int $f): float => $said[$f] >= 0.0 ? $said[$f] : $v, $seen, $facet));
+    }
+
+    /**
+     * @param  list<float>  $p
+     * @param  list<int>  $facets  of its pieces
+     * @param  list<float>  $x  grows by `$count`
+     * @param  list<float>  $y
+     * @param  list<int>  $facet
+     */
+    private static function along(array $p, array $facets, float $length, int $count, array &$x, array &$y, array &$facet): void
+    {
+        $n = intdiv(count($p), 2);
+        $step = $length / $count;
+        $next = $step / 2;
+        $gone = 0.0;
+        $made = 0;
+        for ($i = 0; $i < $n && $made < $count; $i++) {
+            $j = $i + 1 < $n ? $i + 1 : 0;
+            $dx = $p[2 * $j] - $p[2 * $i];
+            $dy = $p[2 * $j + 1] - $p[2 * $i + 1];
+            $l = sqrt($dx * $dx + $dy * $dy);
+            while ($made < $count && $gone + $l >= $next && $l > 0.0) {
+                $t = ($next - $gone) / $l;
+                $x[] = $p[2 * $i] + $t * $dx;
+                $y[] = $p[2 * $i + 1] + $t * $dy;
+                $facet[] = $facets[$i];
+                $next += $step;
+                $made++;
+            }
+            $gone += $l;
+        }
+        for (; $made < $count; $made++) { // rounding left the last one out
+            $x[] = $p[0];
+            $y[] = $p[1];
+            $facet[] = $facets[0];
+        }
+    }
+
+    /**
+     * @param  list<float>  $x
+     * @param  list<float>  $y
+     * @param  list<float>  $turn  grows
+     */
+    private static function turns(array $x, array $y, int $from, float $spacing, array &$turn): void
+    {
+        $n = count($x) - $from;
+        $reach = max(1, min(intdiv($n - 1, 2), (int) ceil(self::CORNER_MM / max($spacing, 1e-9))));
+        for ($i = 0; $i < $n; $i++) {
+            if ($n < 4) {
+                $turn[] = 0.0;
+
+                continue;
+            }
+            $a = $from + ($i - $reach + $n) % $n;
+            $b = $from + ($i + $reach) % $n;
+            $k = $from + $i;
+            $ux = $x[$k] - $x[$a];
+            $uy = $y[$k] - $y[$a];
+            $vx = $x[$b] - $x[$k];
+            $vy = $y[$b] - $y[$k];
+            $turn[] = atan2($ux * $vy - $uy * $vx, $ux * $vx + $uy * $vy);
+        }
+    }
+
+    /**
+     * What a start at a place costs, in seen weights: a corner that points in swallows most of a blob, one that points out breaks the line of it
+     * a little, a smooth face shows it all (common practice, no source for the figures).
+     */
+    public function cost(int $place): float
+    {
+        $turn = $this->turn[$place];
+        $sharp = min(1.0, abs($turn) / (M_PI / 3));
+
+        return $this->weight[$place] * (1 - ($turn < 0.0 ? 0.3 : 0.1) * $sharp);
+    }
+}

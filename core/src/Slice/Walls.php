@@ -28,7 +28,7 @@ final class Walls
     /**
      * @param  list<list<float>>  $outlines  the clean boundary of a figure, which lies on the left
      * @param  list<float>  $depthsMm  ascending, above 0
-     * @return list<list<array{list<float>, list<float>}>> depth → outline → what remains of it in order: lengths, mm, and directions, radians
+     * @return list<list<array{list<float>, list<float>, list<float>}>> depth → outline → what remains of it in order: lengths, mm; directions, radians; where each begins, x0, y0, x1, y1 …
      */
     public static function at(array $outlines, array $depthsMm): array
     {
@@ -37,7 +37,7 @@ final class Walls
         $found = [];
         foreach ($depthsMm as $k => $d) {
             foreach ($outlines as $o => $_) {
-                $found[$k][$o] = [[], []];
+                $found[$k][$o] = [[], [], []];
             }
         }
         foreach ($ax as $e => $x) {
@@ -64,15 +64,20 @@ final class Walls
             $turn = atan2($cx * $uy[$f] - $cy * $ux[$f], $cx * $ux[$f] + $cy * $uy[$f]);
             foreach ($depthsMm as $k => $d) {
                 $into = &$found[$k][$of[$e]];
-                foreach (self::left($l, $d, $p0, $q0, $p1, $q1) as $stretch) {
-                    $into[0][] = $stretch;
+                $left = self::left($l, $d, $p0, $q0, $p1, $q1);
+                for ($i = 0, $n = count($left); $i < $n; $i += 2) {
+                    $into[0][] = $left[$i + 1] - $left[$i];
                     $into[1][] = $heading;
+                    $into[2][] = $x + $left[$i] * $cx - $d * $cy;
+                    $into[2][] = $y + $left[$i] * $cy + $d * $cx;
                 }
                 if ($turn < -1e-6) {
                     $arc = self::arc($e, $f, -$turn, $d, $x + $l * $cx, $y + $l * $cy, $heading, $near, $ax, $ay, $ux, $uy, $length);
                     if ($arc > 0.0) {
                         $into[0][] = $arc;
                         $into[1][] = $heading + $turn / 2;
+                        $into[2][] = $x + $l * $cx - $d * $cy;
+                        $into[2][] = $y + $l * $cy + $d * $cx;
                     }
                 }
                 unset($into);
@@ -169,7 +174,7 @@ final class Walls
      * @param  list<float>  $q0
      * @param  list<float>  $p1
      * @param  list<float>  $q1
-     * @return list<float> lengths
+     * @return list<float> from, to, from, to … along the edge
      */
     private static function left(float $l, float $d, array $p0, array $q0, array $p1, array $q1): array
     {
@@ -232,7 +237,7 @@ final class Walls
             }
         }
         if ($from === []) {
-            return [$l];
+            return [0.0, $l];
         }
         sort($from);
         sort($to);
@@ -247,7 +252,8 @@ final class Walls
             }
             $shut = $shut < $l ? $shut : $l;
             if ($shut > $open && $shut - $open > 1e-9) {
-                $left[] = $shut - $open;
+                $left[] = $open;
+                $left[] = $shut;
             }
         }
 

@@ -5,17 +5,34 @@ declare(strict_types=1);
 // Runs the heavy kernels and prints a checksum of every number they give. Called by tests/Core/JitTest.php.
 require dirname(__DIR__, 2).'/vendor/autoload.php';
 
+use Database\Demo\Marsh;
 use Tests\Support\RealMeshes;
+use Tests\Support\Solids;
 use Wrenlo\Core\Format\MeshFormats;
 use Wrenlo\Core\Geometry\Rotation;
 use Wrenlo\Core\Geometry\Vec3;
+use Wrenlo\Core\Ironing\FlatTops;
+use Wrenlo\Core\Ironing\Ironing;
+use Wrenlo\Core\Ironing\IronSettings;
+use Wrenlo\Core\Layer\LayerCosts;
+use Wrenlo\Core\Layer\LayerLimits;
+use Wrenlo\Core\Layer\LayerPlanner;
 use Wrenlo\Core\Mesh\MeshInspector;
+use Wrenlo\Core\Mesh\Surface;
+use Wrenlo\Core\Motion\PathLengths;
 use Wrenlo\Core\Orientation\Directions;
 use Wrenlo\Core\Orientation\StanceBasis;
 use Wrenlo\Core\Orientation\StanceRules;
 use Wrenlo\Core\Orientation\Stances;
 use Wrenlo\Core\Picture\Portrait;
+use Wrenlo\Core\Seam\SeamPlaces;
+use Wrenlo\Core\Seam\SeamPlanner;
+use Wrenlo\Core\Seam\SeamStyle;
+use Wrenlo\Core\Settings\PrintProfile;
 use Wrenlo\Core\Sight\Display;
+use Wrenlo\Core\Sight\Views;
+use Wrenlo\Core\Sight\Visibility;
+use Wrenlo\Core\Slice\Slicer;
 
 $sum = static fn (mixed $v): string => hash('sha256', serialize($v));
 $stream = fopen(dirname(__DIR__, 2).'/node_modules/stl-models/objects/bunny.bin.stl', 'rb');
@@ -36,5 +53,21 @@ $checksums['hull of the small one'] = $sum(Wrenlo\Core\Mesh\ConvexHull::of(RealM
 $checksums['simplified'] = $sum(Wrenlo\Core\Mesh\Simplified::to($mesh, 9000));
 $checksums['sight'] = $sum($stances->basis->weighed->seen);
 $checksums['portrait'] = $sum(Portrait::of($mesh, Rotation::bringingUp(new Vec3(0.2, 0.9, 0.1)), 200)->light);
+// layers, seams and strokes of pieces of all sizes: what the JIT got wrong showed on some of them alone
+foreach (['bunny' => RealMeshes::bunny()->scaled(10), 'pod' => Marsh::pod(), 'large' => $mesh] as $name => $piece) {
+    $piece = $piece->standing(Rotation::bringingUp(new Vec3(0.1, 0.9, 0.3)));
+    [$level, $facets, $views] = [Rotation::bringingUp(new Vec3(0, 0, 1)), Surface::ofFacets($piece), Views::of(Display::facingMinusY())];
+    $seen = Visibility::weights($piece, $facets, $views);
+    $profile = new PrintProfile;
+    $sections = Slicer::even($piece, $level, null, 0.4)->sections();
+    $checksums["places of {$name}"] = $sum($places = SeamPlaces::of($piece, $facets, $views, $sections));
+    $planner = SeamPlanner::of($places, 0.4);
+    $checksums["seams of {$name}"] = $sum(array_map(static fn (SeamStyle $s) => $planner->seams($s, [0.0, -1.0]), SeamStyle::cases()));
+    $checksums["paths of {$name}"] = $sum(PathLengths::of($piece, $level, PathLengths::evenly(Slicer::heightMm($piece, $level), 0.4), $profile->withEvenSkins()));
+    $limits = LayerLimits::of(new PrintProfile(nozzleMm: 1.0, lineMm: 1.1));
+    $layers = LayerPlanner::of(LayerCosts::measured($piece, $facets, $seen, $level, new PrintProfile(nozzleMm: 1.0, lineMm: 1.1), $limits, StanceRules::flatCosine()), $limits);
+    $checksums["plans of {$name}"] = $sum([$layers->curve(12), $layers->within(1.3 * $layers->quickest()->hours), $layers->stepBounded(0.1)]);
+}
+$checksums['strokes'] = $sum(Ironing::of(FlatTops::of($flat = Solids::boxes([[40, 30, 4, [0, 0, 0]], [10, 8, 3, [3, 2, 3.5]]]), $facets = Surface::ofFacets($flat), array_fill(0, $flat->triangleCount(), 0.5)), new IronSettings, $profile, 0.2));
 $status = opcache_get_status(false);
 echo json_encode(['jit' => is_array($status) && ($status['jit']['on'] ?? false), 'checksums' => $checksums]);

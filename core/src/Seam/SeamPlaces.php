@@ -69,16 +69,18 @@ final readonly class SeamPlaces
             foreach ($section->points as $o => $points) {
                 $length = Outline::length($points);
                 $count = max(1, (int) ceil($length / self::SPACING_MM));
+                [$px, $py, $pf] = self::along($points, $section->facets[$o], $length, $count);
                 $layer[] = $section->number;
                 $first[] = count($x);
                 $spacing[] = $length / $count;
                 $isHole[] = Outline::area($points) < 0.0;
-                $from = count($x);
-                self::along($points, $section->facets[$o], $length, $count, $x, $y, $facet);
-                for ($i = $from, $n = count($x); $i < $n; $i++) {
+                foreach (self::turns($px, $py, $length / $count) as $i => $by) {
+                    $x[] = $px[$i];
+                    $y[] = $py[$i];
                     $z[] = $section->zMm;
+                    $facet[] = $pf[$i];
+                    $turn[] = $by;
                 }
-                self::turns($x, $y, $from, $length / $count, $turn);
             }
         }
         $first[] = count($x);
@@ -90,63 +92,66 @@ final readonly class SeamPlaces
     /**
      * @param  list<float>  $p
      * @param  list<int>  $facets  of its pieces
-     * @param  list<float>  $x  grows by `$count`
-     * @param  list<float>  $y
-     * @param  list<int>  $facet
+     * @return array{list<float>, list<float>, list<int>} x, y and facet of `$count` places, the first half a step from the first point
      */
-    private static function along(array $p, array $facets, float $length, int $count, array &$x, array &$y, array &$facet): void
+    private static function along(array $p, array $facets, float $length, int $count): array
     {
         $n = intdiv(count($p), 2);
         $step = $length / $count;
-        $next = $step / 2;
-        $gone = 0.0;
-        $made = 0;
-        for ($i = 0; $i < $n && $made < $count; $i++) {
-            $j = $i + 1 < $n ? $i + 1 : 0;
-            $dx = $p[2 * $j] - $p[2 * $i];
-            $dy = $p[2 * $j + 1] - $p[2 * $i + 1];
-            $l = sqrt($dx * $dx + $dy * $dy);
-            while ($made < $count && $gone + $l >= $next && $l > 0.0) {
-                $t = ($next - $gone) / $l;
-                $x[] = $p[2 * $i] + $t * $dx;
-                $y[] = $p[2 * $i + 1] + $t * $dy;
-                $facet[] = $facets[$i];
-                $next += $step;
-                $made++;
+        $x = $y = $facet = [];
+        $i = 0;
+        $gone = 0.0; // to where piece i begins
+        $l = self::pieceMm($p, 0, $n);
+        for ($k = 0; $k < $count; $k++) {
+            $at = ($k + 0.5) * $step;
+            while ($gone + $l < $at && $i + 1 < $n) {
+                $gone += $l;
+                $l = self::pieceMm($p, ++$i, $n);
             }
-            $gone += $l;
+            $t = $l > 0.0 ? min(1.0, ($at - $gone) / $l) : 0.0;
+            $j = $i + 1 < $n ? $i + 1 : 0;
+            $x[] = $p[2 * $i] + $t * ($p[2 * $j] - $p[2 * $i]);
+            $y[] = $p[2 * $i + 1] + $t * ($p[2 * $j + 1] - $p[2 * $i + 1]);
+            $facet[] = $facets[$i];
         }
-        for (; $made < $count; $made++) { // rounding left the last one out
-            $x[] = $p[0];
-            $y[] = $p[1];
-            $facet[] = $facets[0];
-        }
+
+        return [$x, $y, $facet];
+    }
+
+    /** @param  list<float>  $p */
+    private static function pieceMm(array $p, int $i, int $n): float
+    {
+        $j = $i + 1 < $n ? $i + 1 : 0;
+        $dx = $p[2 * $j] - $p[2 * $i];
+        $dy = $p[2 * $j + 1] - $p[2 * $i + 1];
+
+        return sqrt($dx * $dx + $dy * $dy);
     }
 
     /**
      * @param  list<float>  $x
      * @param  list<float>  $y
-     * @param  list<float>  $turn  grows
+     * @return list<float>
      */
-    private static function turns(array $x, array $y, int $from, float $spacing, array &$turn): void
+    private static function turns(array $x, array $y, float $spacing): array
     {
-        $n = count($x) - $from;
+        $n = count($x);
+        if ($n < 4) {
+            return array_fill(0, $n, 0.0);
+        }
         $reach = max(1, min(intdiv($n - 1, 2), (int) ceil(self::CORNER_MM / max($spacing, 1e-9))));
-        for ($i = 0; $i < $n; $i++) {
-            if ($n < 4) {
-                $turn[] = 0.0;
-
-                continue;
-            }
-            $a = $from + ($i - $reach + $n) % $n;
-            $b = $from + ($i + $reach) % $n;
-            $k = $from + $i;
+        $turn = [];
+        for ($k = 0; $k < $n; $k++) {
+            $a = ($k - $reach + $n) % $n;
+            $b = ($k + $reach) % $n;
             $ux = $x[$k] - $x[$a];
             $uy = $y[$k] - $y[$a];
             $vx = $x[$b] - $x[$k];
             $vy = $y[$b] - $y[$k];
             $turn[] = atan2($ux * $vy - $uy * $vx, $ux * $vx + $uy * $vy);
         }
+
+        return $turn;
     }
 
     /**

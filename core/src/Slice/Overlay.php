@@ -188,7 +188,7 @@ final class Overlay
                 }
             }
         }
-        if (! $found) {
+        if (! $found && $ia * $ib < 0.0 && $ja * $jb < 0.0) {
             $t = $ia / ($ia - $ib);
             $x = $ax[$i] + $t * $ux;
             $y = $ay[$i] + $t * $uy;

@@ -19,8 +19,8 @@ final readonly class LayerPlanner
     /** A plan this close to the bound is the best, as a share. */
     private const CLOSE = 2e-4;
 
-    /** Ways that are looked at when bound and plan do not meet. */
-    private const MOST_WAYS = 400_000;
+    /** Ways that are followed when bound and plan do not meet: all of a small piece, of a large one some at each border and height. */
+    private const MOST_WAYS = 100_000;
 
     /** Hours may be over by this: the last digit they are written with. */
     private const SLACK_S = 4e-6;
@@ -100,9 +100,11 @@ final readonly class LayerPlanner
     /**
      * Lowest seen step within these hours.
      *
+     * @param  bool  $isDraft  while it is being dragged: a plan on the bound, though hours may be left over
+     *
      * @throws InvalidArgumentException where no plan is as quick
      */
-    public function within(float $hours): LayerPlan
+    public function within(float $hours, bool $isDraft = false): LayerPlan
     {
         $budget = $hours * 3600 + self::SLACK_S;
         $quick = $this->quickest();
@@ -126,9 +128,75 @@ final readonly class LayerPlanner
             }
             $plan->hours * 3600 <= $budget ? $best = $plan : $slow = $plan;
         }
-        $best = $best->seenStepMm - $bound > self::CLOSE * $best->seenStepMm ? $this->closer($best, $budget, $price) : $best;
+        $best = $this->mixed($best, $slow, $budget);
+        $best = ! $isDraft && $best->seenStepMm - $bound > self::CLOSE * $best->seenStepMm ? $this->closer($best, $budget, $price) : $best;
 
         return LayerPlan::of($best->steps, $this->costs, $best->gapShare > 0.0 ? $best->gapShare : max(0.0, 1 - $bound / max($best->seenStepMm, 1e-12)));
+    }
+
+    /**
+     * Two plans that come to the same at one price, exchanged stretch by stretch between the borders where both have a layer of one height end:
+     * whatever is exchanged comes to the same, too, so the mix that takes up most of the budget shows least.
+     */
+    private function mixed(LayerPlan $quick, LayerPlan $slow, float $budget): LayerPlan
+    {
+        $ends = static function (LayerPlan $p): array {
+            $at = 0;
+            $found = [];
+            foreach ($p->steps as $i => $k) {
+                $found["{$k} ".($at += $k)] = $i + 1;
+            }
+
+            return $found;
+        };
+        [$a, $b] = [$ends($quick), $ends($slow)];
+        $stretches = [];
+        [$fromA, $fromB, $at, $seconds] = [0, 0, 0, 0.0];
+        $of = function (array $steps, int $at): float {
+            $sum = 0.0;
+            foreach ($steps as $k) {
+                $sum += $this->costs->layerS($at, $k);
+                $at += $k;
+            }
+
+            return $sum;
+        };
+        $shared = array_intersect_key($a, $b);
+        $shared['top'] = count($quick->steps);
+        foreach ($shared as $key => $toA) {
+            $toB = $b[$key] ?? count($slow->steps);
+            [$own, $other] = [array_slice($quick->steps, $fromA, $toA - $fromA), array_slice($slow->steps, $fromB, $toB - $fromB)];
+            $s = $of($own, $at);
+            $seconds += $s;
+            $stretches[] = [$own, $other, $own === $other ? 0.0 : $of($other, $at) - $s];
+            $at += array_sum($own);
+            [$fromA, $fromB] = [$toA, $toB];
+        }
+        // the slower of each pair that fills the rest best: what is quicker in the other plan first, then the largest that fit
+        $left = $budget - $seconds;
+        $taken = [];
+        $byGain = array_filter(array_map(static fn (array $s): float => $s[2], $stretches), static fn (float $d): bool => $d !== 0.0);
+        foreach ($byGain as $i => $more) {
+            if ($more < 0.0) {
+                $taken[$i] = true;
+                $left -= $more;
+                unset($byGain[$i]);
+            }
+        }
+        arsort($byGain);
+        foreach ($byGain as $i => $more) {
+            if ($more <= $left) {
+                $taken[$i] = true;
+                $left -= $more;
+            }
+        }
+        $steps = [];
+        foreach ($stretches as $i => [$own, $other]) {
+            $steps = [...$steps, ...(isset($taken[$i]) ? $other : $own)];
+        }
+        $plan = LayerPlan::of($steps, $this->costs);
+
+        return $plan->hours * 3600 <= $budget && $plan->seenStepMm < $quick->seenStepMm ? $plan : $quick;
     }
 
     /**
@@ -147,7 +215,7 @@ final readonly class LayerPlanner
         }
         [$low, $high, $found] = [$quick->hours, $fine->hours, $fine];
         for ($try = 0; $try < 24 && $high - $low > 5e-4 * $high; $try++) {
-            $plan = $this->within(($low + $high) / 2);
+            $plan = $this->within(($low + $high) / 2, isDraft: true);
             if ($plan->seenStepMm <= $seenStepMm) {
                 [$high, $found] = [$plan->hours, $plan];
             } else {
@@ -309,15 +377,16 @@ final readonly class LayerPlanner
         return $rows + [$cells + 1 => $none];
     }
 
-    /** Extends ways from the plate as long as they may still beat the best plan known. */
-    private function closer(LayerPlan $best, float $budget, float $price): LayerPlan
+    /** Extends ways from the plate as long as they may still beat the best plan known; where there are too many, those that spread over the hours. */
+    private function closer(LayerPlan $plan, float $budget, float $price): LayerPlan
     {
         $bound = $this->fromTop(1.0, $price);
         $quick = $this->fromTop(0.0, 1.0);
         $steps = $this->limits->steps;
         $cells = $this->costs->cells();
-        $most = $best->seenStepMm * (1 - self::CLOSE / 2);
+        $most = $plan->seenStepMm * (1 - self::CLOSE / 2);
         $found = null;
+        $isWhole = true;
         // of each way: seconds, seen step, place of its last layer, the way it came from
         $time = $shown = $place = $before = [];
         /** @var array<int, array<int, list<int>>> $at border → place of the last layer → ways */
@@ -350,29 +419,47 @@ final readonly class LayerPlanner
             }
         };
         $extend(0, -1, ...$this->start());
-        for ($z = 1; $z < $cells && count($time) < self::MOST_WAYS; $z++) {
+        $each = max(6, intdiv(self::MOST_WAYS, $cells * count($steps)));
+        for ($z = 1; $z < $cells; $z++) {
             foreach ($at[$z] ?? [] as $i => $ways) {
                 usort($ways, static fn (int $a, int $b): int => [$time[$a], $shown[$a]] <=> [$time[$b], $shown[$b]]);
                 $least = INF;
+                $kept = [];
                 foreach ($ways as $way) {
-                    if ($shown[$way] < $least) { // no quicker one shows as little
+                    // no quicker one shows as little, and what was found meanwhile does not beat it
+                    if ($shown[$way] < $least && $shown[$way] + $price * ($time[$way] - $budget) + $bound[$z][$i] < $most) {
                         $least = $shown[$way];
-                        $extend($z, $way, $this->from[$i], $this->to[$i]);
+                        $kept[] = $way;
                     }
                 }
+                $n = count($kept);
+                if ($n > $each) { // of each share of the hours between the quickest and the slowest the one that comes to least
+                    $share = ($each - 1) / max(1e-9, $time[$kept[$n - 1]] - $time[$kept[0]]);
+                    $best = [];
+                    foreach ($kept as $way) {
+                        $bin = (int) (($time[$way] - $time[$kept[0]]) * $share + 0.5);
+                        if (! isset($best[$bin]) || $shown[$way] + $price * $time[$way] < $shown[$best[$bin]] + $price * $time[$best[$bin]]) {
+                            $best[$bin] = $way;
+                        }
+                    }
+                    $kept = $best;
+                }
+                foreach ($kept as $way) {
+                    $extend($z, $way, $this->from[$i], $this->to[$i]);
+                }
+                $isWhole = $isWhole && $n <= $each;
             }
             unset($at[$z]);
         }
-        $isWhole = count($time) < self::MOST_WAYS;
         if ($found !== null) {
             $list = [];
             for ($way = $found; $way >= 0; $way = $before[$way]) {
                 $list[] = $steps[$place[$way]];
             }
-            $best = LayerPlan::of(array_reverse($list), $this->costs);
+            $plan = LayerPlan::of(array_reverse($list), $this->costs);
         }
 
-        return $isWhole ? LayerPlan::of($best->steps, $this->costs, self::CLOSE) : $best;
+        return $isWhole ? LayerPlan::of($plan->steps, $this->costs, self::CLOSE) : $plan;
     }
 
     /**
@@ -385,7 +472,8 @@ final readonly class LayerPlanner
         $seconds = $seen = [];
         foreach ($limits->steps as $k) {
             for ($z = 0; $z < $cells; $z++) {
-                $may = $greatestMm === null || $k === $limits->steps[0] || $costs->greatestStepMm($z, $k) <= $greatestMm + 1e-9;
+                // the last layer takes what is left, though it be less than two of the least
+                $may = $greatestMm === null || $k === $limits->steps[0] || $costs->greatestStepMm($z, $k) <= $greatestMm + 1e-9 || ($z + $k >= $cells - 1 && $k < 2 * $limits->steps[0]);
                 $middle = ($z + $k / 2) * $costs->stepMm;
                 foreach ($ranges as $r) {
                     $h = $k * $costs->stepMm;

@@ -23,7 +23,7 @@ use function sqrt;
 final class Walls
 {
     /** Arcs are looked at in pieces of at most this, radians. */
-    private const ARC = 0.2;
+    private const ARC = 0.1;
 
     /**
      * @param  list<list<float>>  $outlines  the clean boundary of a figure, which lies on the left

@@ -12,7 +12,6 @@ use Wrenlo\Core\Slice\Outline;
 use Wrenlo\Core\Slice\Overlay;
 use Wrenlo\Core\Slice\Slicer;
 
-use function abs;
 use function count;
 use function intdiv;
 

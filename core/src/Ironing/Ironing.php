@@ -70,7 +70,7 @@ final readonly class Ironing
                 continue;
             }
             for ($c = $cells; $c >= $takes; $c--) {
-                if ($best[$c - $takes] + $gain > $best[$c]) {
+                if ($best[$c] < $best[$c - $takes] + $gain) {
                     $best[$c] = $best[$c - $takes] + $gain;
                     $made[$c] = [...$made[$c - $takes], $k];
                 }

@@ -11,12 +11,10 @@ use Wrenlo\Core\Slice\Spans;
 use Wrenlo\Core\Slice\Walls;
 
 use function abs;
-use function array_pop;
 use function atan2;
 use function cos;
 use function count;
 use function max;
-use function min;
 use function sin;
 use function sqrt;
 

@@ -427,7 +427,7 @@ final readonly class LayerPlanner
                 $kept = [];
                 foreach ($ways as $way) {
                     // no quicker one shows as little, and what was found meanwhile does not beat it
-                    if ($shown[$way] < $least && $shown[$way] + $price * ($time[$way] - $budget) + $bound[$z][$i] < $most) {
+                    if ($shown[$way] < $least && $most > $shown[$way] + $price * ($time[$way] - $budget) + $bound[$z][$i]) {
                         $least = $shown[$way];
                         $kept[] = $way;
                     }

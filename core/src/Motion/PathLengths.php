@@ -9,10 +9,9 @@ use Wrenlo\Core\Mesh\Mesh;
 use Wrenlo\Core\Settings\PrintProfile;
 use Wrenlo\Core\Slice\Figure;
 use Wrenlo\Core\Slice\Outline;
-use Wrenlo\Core\Slice\Section;
 use Wrenlo\Core\Slice\Slicer;
-use Wrenlo\Core\Slice\SpanWindow;
 use Wrenlo\Core\Slice\Spans;
+use Wrenlo\Core\Slice\SpanWindow;
 use Wrenlo\Core\Slice\Walls;
 
 use function array_sum;

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Wrenlo\Core\Orientation;
 
+use Wrenlo\Core\Motion\PrintSums;
 use Wrenlo\Core\Slice\Outline;
 use Wrenlo\Core\Slice\Slices;
-use Wrenlo\Core\Motion\PrintSums;
 use Wrenlo\Core\Thin\Members;
 use Wrenlo\Core\Thin\Regions;
 

@@ -7,8 +7,8 @@ namespace Wrenlo\Core\Orientation;
 use Wrenlo\Core\Geometry\Rotation;
 use Wrenlo\Core\Geometry\Vec3;
 use Wrenlo\Core\Mesh\HeightField;
-use Wrenlo\Core\Slice\Slices;
 use Wrenlo\Core\Settings\PrintProfile;
+use Wrenlo\Core\Slice\Slices;
 use Wrenlo\Core\Thin\Members;
 use Wrenlo\Core\Thin\Regions;
 

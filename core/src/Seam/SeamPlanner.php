@@ -8,7 +8,6 @@ use function abs;
 use function count;
 use function fmod;
 use function max;
-use function min;
 use function ord;
 use function pack;
 
@@ -193,7 +192,7 @@ final readonly class SeamPlanner
         $cap = $cost[$low] + $most;
         for ($turn = 0, $i = $low; $turn < 2 * $n; $turn++) { // on from the lowest, twice round at most
             $j = $i + 1 < $n ? $i + 1 : 0;
-            if ($cost[$i] + $perPlace < $cost[$j]) {
+            if ($cost[$j] > $cost[$i] + $perPlace) {
                 $cost[$j] = $cost[$i] + $perPlace;
                 $from[$j] = $from[$i];
             }
@@ -201,7 +200,7 @@ final readonly class SeamPlanner
         }
         for ($turn = 0, $i = $low; $turn < 2 * $n; $turn++) {
             $j = $i > 0 ? $i - 1 : $n - 1;
-            if ($cost[$i] + $perPlace < $cost[$j]) {
+            if ($cost[$j] > $cost[$i] + $perPlace) {
                 $cost[$j] = $cost[$i] + $perPlace;
                 $from[$j] = $from[$i];
             }

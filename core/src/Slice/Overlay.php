@@ -7,7 +7,6 @@ namespace Wrenlo\Core\Slice;
 use function abs;
 use function array_keys;
 use function count;
-use function floor;
 use function max;
 use function min;
 use function round;

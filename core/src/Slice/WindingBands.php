@@ -48,7 +48,7 @@ final class WindingBands
         foreach ($this->bands[(int) (($y - $this->low) * $this->perMm)] ?? [] as $i) {
             $ay = $this->ay[$i];
             $by = $this->by[$i];
-            if (($ay > $y) !== ($by > $y) && $this->ax[$i] + ($this->bx[$i] - $this->ax[$i]) * ($y - $ay) / ($by - $ay) < $x) {
+            if (($ay > $y) !== ($by > $y) && $x > $this->ax[$i] + ($this->bx[$i] - $this->ax[$i]) * ($y - $ay) / ($by - $ay)) {
                 $turn = $by < $ay ? 1 : -1;
                 $this->isLess[$i] ? $less += $turn : $round += $turn;
             }

@@ -8,8 +8,8 @@ use Generator;
 use Wrenlo\Core\Geometry\Rotation;
 use Wrenlo\Core\Geometry\Vec3;
 use Wrenlo\Core\Mesh\Mesh;
-use Wrenlo\Core\Slice\Slices;
 use Wrenlo\Core\Mesh\Surface;
+use Wrenlo\Core\Slice\Slices;
 
 use function array_sum;
 use function count;

@@ -22,11 +22,11 @@ use Wrenlo\Core\Mesh\Repair\EdgeUse;
 use Wrenlo\Core\Mesh\Repair\MeshRepairs;
 use Wrenlo\Core\Mesh\Shells;
 use Wrenlo\Core\Mesh\Simplified;
-use Wrenlo\Core\Slice\Outline;
-use Wrenlo\Core\Slice\Slices;
 use Wrenlo\Core\Mesh\Surface;
 use Wrenlo\Core\Mesh\Topology;
 use Wrenlo\Core\Mesh\TriangleIndex;
+use Wrenlo\Core\Slice\Outline;
+use Wrenlo\Core\Slice\Slices;
 
 // Recorded, not checked: Tests\Support\Recorded says what for.
 

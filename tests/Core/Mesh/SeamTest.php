@@ -8,12 +8,12 @@ use Tests\Support\RealMeshes;
 use Wrenlo\Core\Geometry\Rotation;
 use Wrenlo\Core\Geometry\Vec3;
 use Wrenlo\Core\Mesh\Mesh;
-use Wrenlo\Core\Slice\Slices;
 use Wrenlo\Core\Mesh\Surface;
 use Wrenlo\Core\Sight\Display;
 use Wrenlo\Core\Sight\DisplayMode;
 use Wrenlo\Core\Sight\Views;
 use Wrenlo\Core\Sight\Visibility;
+use Wrenlo\Core\Slice\Slices;
 
 /** A sample of the outline every so many millimetres, and so many of them are one stretch of a seam: 2 mm. */
 const SEAM_EVERY_MM = 0.4;

@@ -145,7 +145,9 @@ final readonly class ExportPlan
             'marked' => MarksFile::content($this->bench->marks(), $piece->blob, (int) ($report['triangles'] ?? 0)),
             'weights' => $this->bench->stand()->weights->of,
             'support' => $this->support(),
-            'layers' => $choice ? ['layer_mm' => $choice->layerMm, 'layers' => $choice->layers, 'hours' => $choice->hours, 'grams' => $choice->grams, 'cost' => $choice->cost, 'seen_step_um' => $choice->seenStepUm] : null,
+            'layers' => $choice ? ['layer_mm' => $choice->layerMm, 'layers' => $choice->layers, 'hours' => $choice->hours, 'grams' => $choice->grams, 'cost' => $choice->cost, 'seen_step_um' => $choice->seenStepUm, 'least_mm' => $choice->leastMm, 'most_mm' => $choice->mostMm, 'by_paths' => $choice->isLaid, 'profile' => PrintFiles::of($this->bench)?->layers()] : null,
+            'seam' => PrintFiles::of($this->bench)?->seam(),
+            'ironing' => PrintFiles::of($this->bench)?->ironing(),
             'tools' => [
                 'printer' => $printer->name, 'nozzle_mm' => $nozzle->diameter_mm, 'line_mm' => $nozzle->line_mm,
                 'filament' => $filament->name, 'polymer' => $filament->polymer,

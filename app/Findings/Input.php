@@ -52,6 +52,12 @@ enum Input: string
     /** {x_mm, y_mm, z_mm} */
     case Bed = 'bed';
 
+    /** {layer_mm, runs}: heights of the layers from the plate as [mm, how many] in a row; without runs all are layer_mm high */
+    case Heights = 'heights';
+
+    /** {spacing_mm, mm_per_s, flow, inset_mm}: how flat tops are ironed */
+    case Ironing = 'ironing';
+
     /** {density_g_per_cm3} */
     case Filament = 'filament';
 }

@@ -6,8 +6,10 @@ namespace App\Findings;
 
 use InvalidArgumentException;
 use Wrenlo\Core\Geometry\Vec3;
+use Wrenlo\Core\Ironing\IronSettings;
 use Wrenlo\Core\Mark\Marks;
 use Wrenlo\Core\Mesh\MeshRecipe;
+use Wrenlo\Core\Motion\PathLengths;
 use Wrenlo\Core\Orientation\StanceRules;
 use Wrenlo\Core\Orientation\Weights;
 use Wrenlo\Core\Settings\PrintProfile;
@@ -139,6 +141,28 @@ final readonly class Subject
         $places = static fn (array $list): array => array_map(static fn (array $p): array => [(float) $p[0], (float) $p[1], (float) $p[2]], array_values($list));
 
         return new ByHand($places($held['without']), $places($held['also']));
+    }
+
+    /** @return list<float> heights of the layers of a piece as high as this, from the plate, mm */
+    public function layersMm(float $heightMm): array
+    {
+        $h = $this->get(Input::Heights);
+        if ($h['runs'] === []) {
+            return PathLengths::evenly($heightMm, (float) $h['layer_mm']);
+        }
+        $layers = [];
+        foreach ($h['runs'] as [$mm, $count]) {
+            array_push($layers, ...array_fill(0, (int) $count, (float) $mm));
+        }
+
+        return $layers;
+    }
+
+    public function ironing(): IronSettings
+    {
+        $i = $this->get(Input::Ironing);
+
+        return new IronSettings((float) $i['spacing_mm'], (float) $i['mm_per_s'], (float) $i['flow'], (float) $i['inset_mm']);
     }
 
     /** With what of printer, nozzle and filament it says; the rest is as usual. */

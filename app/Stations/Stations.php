@@ -8,7 +8,7 @@ namespace App\Stations;
 final class Stations
 {
     /** @var list<class-string<Station>> */
-    private const OF_MESHES = [Look\LookStation::class, Stand\StandStation::class, Hold\HoldStation::class, Layers\LayersStation::class, Sheet\SheetStation::class];
+    private const OF_MESHES = [Look\LookStation::class, Stand\StandStation::class, Hold\HoldStation::class, Layers\LayersStation::class, Seam\SeamStation::class, Iron\IronStation::class, Sheet\SheetStation::class];
 
     /** @var list<class-string<Station>> of a test */
     private static array $more = [];

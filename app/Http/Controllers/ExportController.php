@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\ExportPlan;
+use App\Actions\PrintFiles;
 use App\Models\Piece;
 use Illuminate\Contracts\View\View;
 use RuntimeException;
@@ -25,9 +26,26 @@ final class ExportController extends Controller
             'json' => response()->json($export->plan(), options: JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION)
                 ->header('Content-Disposition', 'attachment; filename="'.$export->fileName('json').'"'),
             'supports', 'held-3mf', 'held-stl' => $this->held($export, $format),
+            'layers', 'zip' => $this->print($piece, $export, $format),
             'sheet' => view('sheet', $export->sheet()),
             default => abort(404),
         };
+    }
+
+    /** Layers, seam and strokes: the profile of heights alone, or all in one archive. */
+    private function print(Piece $piece, ExportPlan $export, string $format): Response
+    {
+        $files = PrintFiles::of($this->bench($piece)) ?? abort(409, 'Decide on a stance first; there is nothing to take away yet.');
+        if ($format === 'layers') {
+            return response($files->layersCsv(), 200, ['Content-Type' => 'text/csv; charset=utf-8', 'Content-Disposition' => 'attachment; filename="'.str_replace('-standing', '-layers', $export->fileName('csv')).'"']);
+        }
+        $json = json_encode($export->plan(), JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION | JSON_THROW_ON_ERROR);
+
+        return response()->streamDownload(static function () use ($files, $json): void {
+            $stream = fopen('php://output', 'wb') ?: throw new RuntimeException('The download cannot be written.');
+            $files->zip($stream, $json);
+            fclose($stream);
+        }, str_replace('-standing', '-print', $export->fileName('zip')), ['Content-Type' => 'application/zip']);
     }
 
     /** What holds it: alone, or with the piece in one file. */

@@ -4,8 +4,11 @@ declare(strict_types=1);
 
 namespace App\Stations\Layers;
 
+use App\Actions\PlanLayers;
+use App\Findings\Input;
 use App\Findings\Kinds\Heights;
 use App\Findings\Kinds\Proof;
+use App\Findings\Subject;
 use App\Http\Resources\Headline;
 use App\Http\Resources\PlanChoice;
 use App\Models\Finding;
@@ -13,7 +16,10 @@ use App\Models\Piece;
 use App\Plans\Bench;
 use App\Plans\Decision;
 use App\Stations\Station;
+use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
+use InvalidArgumentException;
+use Wrenlo\Core\Layer\LayerLimits;
 use Wrenlo\Core\Orientation\StanceRules;
 
 /** How fine? */
@@ -41,11 +47,25 @@ final class LayersStation extends Station
 
     public static function rules(Bench $bench): array
     {
-        return ['layer_mm' => ['sometimes', 'nullable', 'numeric', 'between:0.02,1']];
+        return [
+            'layer_mm' => ['sometimes', 'nullable', 'numeric', 'between:0.02,1'], 'mode' => ['sometimes', Rule::enum(LayerMode::class)], 'hours' => ['sometimes', 'nullable', 'numeric', 'between:0.001,10000'], 'cusp_mm' => ['sometimes', 'nullable', 'numeric', 'between:0.001,1'],
+            'ranges' => ['sometimes', 'array', 'list', 'max:'.LayersDecision::MOST_RANGES],
+            'ranges.*.from_mm' => ['required', 'numeric', 'between:0,10000'], 'ranges.*.to_mm' => ['required', 'numeric', 'between:0,10000'], 'ranges.*.least_mm' => ['required', 'numeric', 'between:0,2'], 'ranges.*.most_mm' => ['required', 'numeric', 'between:0,2'],
+        ];
     }
 
     public static function changed(Bench $bench, array $changes): Decision
     {
+        $d = $bench->layers();
+        $mode = LayerMode::tryFrom((string) ($changes['mode'] ?? LayerMode::Even->value)) ?? LayerMode::Even;
+        if ($mode !== LayerMode::Even) {
+            $asked = new LayersDecision($d->layerMm, $mode, isset($changes['hours']) ? (float) $changes['hours'] : $d->hours, isset($changes['cusp_mm']) ? (float) $changes['cusp_mm'] : $d->cuspMm, LayersDecision::rangesOf($changes['ranges'] ?? $d->ranges));
+            try {
+                return PlanLayers::decided($asked, PlanLayers::on($bench, $asked->ranges)->plan($mode, null, $asked->hours, $asked->cuspMm), LayerLimits::of($bench->profile()));
+            } catch (InvalidArgumentException $e) {
+                throw ValidationException::withMessages(['layer_mm' => $e->getMessage()]);
+            }
+        }
         $layer = $changes['layer_mm'] ?? null;
         if ($layer !== null && ! self::canPrint($bench, (float) $layer)) {
             throw ValidationException::withMessages(['layer_mm' => self::limits($bench)]);
@@ -65,6 +85,11 @@ final class LayersStation extends Station
         $heights = $bench->profile()->layerHeightsMm();
 
         return sprintf('A %s mm nozzle on this machine prints layers of %s to %s mm in steps of %s mm.', $nozzle->diameter_mm, $heights[0] ?? '–', end($heights) ?: '–', $printer->z_step_mm);
+    }
+
+    public static function shape(Subject $subject, Bench $bench): Subject
+    {
+        return $subject->with(Input::Heights, $bench->layers()->heights((new StanceRules)->layerMm));
     }
 
     public static function restsOn(Bench $bench): ?string
@@ -117,9 +142,22 @@ final class LayersStation extends Station
         $layer = $bench->layers()->layerMm;
 
         return new Headline(
-            self::key(), self::name(), $layer === null ? '' : number_format($layer, 2)."\u{202F}mm",
+            self::key(), self::name(), self::figure($bench->layers()),
             $bench->stand()->stance === null ? 'shut' : ($layer !== null ? 'done' : 'next'), $choice === null ? null : number_format($choice->layers).' layers', self::lookAgain($bench),
         );
+    }
+
+    private static function figure(LayersDecision $d): string
+    {
+        if ($d->layerMm === null) {
+            return '';
+        }
+        if ($d->runs === []) {
+            return number_format($d->layerMm, 2)."\u{202F}mm";
+        }
+        $heights = array_column($d->runs, 0);
+
+        return number_format(min($heights), 2).'–'.number_format(max($heights), 2)."\u{202F}mm";
     }
 
     public static function page(Bench $bench): LayersPage

@@ -59,7 +59,7 @@ final class FlatTops
         return array_map(static fn (array $t): FlatTop => new FlatTop($t[0], $t[1], $t[2], $t[3], $t[0] >= $top - self::SAME_MM), $found);
     }
 
-    /** @return array<string, array{float, list<int>}> height, and the level facets that lie there; from below */
+    /** @return array<string, array{float, list<int>}> name → height, and the level facets that lie there; from below */
     private static function levels(Mesh $mesh, Surface $facets): array
     {
         $flat = cos(deg2rad(self::FLAT_DEG));
@@ -70,16 +70,17 @@ final class FlatTops
             }
         }
         asort($at);
+        /** @var array<string, array{float, list<int>}> $levels */
         $levels = [];
-        $key = '';
+        $key = 'z';
         $z = -INF;
         foreach ($at as $f => $h) {
             if ($h > $z + self::SAME_MM) {
-                $key = sprintf('%.6f', $h);
+                $key = sprintf('z%.6f', $h);
                 $levels[$key] = [$h, []];
             }
             $z = $h;
-            $levels[$key] = [$h, [...$levels[$key][1], $f]];
+            $levels[$key] = [$h, [...($levels[$key][1] ?? []), $f]];
         }
 
         return $levels;
@@ -93,7 +94,7 @@ final class FlatTops
     {
         $low = $mesh->bounds()->min->z;
         $found = [];
-        foreach (Slicer::at($mesh, Rotation::bringingUp(new Vec3(0.0, 0.0, 1.0)), array_map(static fn (string $z): float => (float) $z + self::SAME_MM - $low, $levels))->sections() as $section) {
+        foreach (Slicer::at($mesh, Rotation::bringingUp(new Vec3(0.0, 0.0, 1.0)), array_map(static fn (string $z): float => (float) substr($z, 1) + self::SAME_MM - $low, $levels))->sections() as $section) {
             $found[] = $section->points;
         }
 

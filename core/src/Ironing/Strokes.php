@@ -138,7 +138,7 @@ final readonly class Strokes
         $rows = Spans::insideOf($set, $settings->spacingMm);
         ksort($rows);
         $depth = $settings->insetMm - self::HAIR_MM;
-        $rows = $depth > 0.0 ? Spans::eroded($rows, array_values($set), $depth, $settings->spacingMm) : $rows;
+        $rows = $depth > 0.0 ? Spans::eroded($rows, $set, $depth, $settings->spacingMm) : $rows;
         ksort($rows);
 
         return [$rows, $low];
@@ -179,7 +179,7 @@ final readonly class Strokes
             [$open, $before, $last] = [$now, $row, $j];
         }
 
-        return [$cells, $mm];
+        return [array_values($cells), $mm];
     }
 
     /**

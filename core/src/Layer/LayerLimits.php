@@ -52,7 +52,7 @@ final readonly class LayerLimits
         return round($this->steps[count($this->steps) - 1] * $this->stepMm, 6);
     }
 
-    /** Places in `steps` of what may follow each: from … to. @return array{list<int>, list<int>} */
+    /** @return array{list<int>, list<int>} places in `steps` of what may follow each: from, to */
     public function windows(): array
     {
         $from = $to = [];

@@ -443,11 +443,11 @@ final readonly class LayerPlanner
                         }
                     }
                     $kept = $best;
+                    $isWhole = false;
                 }
                 foreach ($kept as $way) {
                     $extend($z, $way, $this->from[$i], $this->to[$i]);
                 }
-                $isWhole = $isWhole && $n <= $each;
             }
             unset($at[$z]);
         }
@@ -477,7 +477,9 @@ final readonly class LayerPlanner
                 $middle = ($z + $k / 2) * $costs->stepMm;
                 foreach ($ranges as $r) {
                     $h = $k * $costs->stepMm;
-                    $may = $may && ($middle < $r['from_mm'] || $middle >= $r['to_mm'] || ($h >= $r['least_mm'] - 1e-6 && $h <= $r['most_mm'] + 1e-6));
+                    if ($middle >= $r['from_mm'] && $middle < $r['to_mm'] && ($h < $r['least_mm'] - 1e-6 || $h > $r['most_mm'] + 1e-6)) {
+                        $may = false;
+                    }
                 }
                 $seconds[$k][] = $may ? $costs->layerS($z, $k) : INF;
                 $seen[$k][] = $costs->seenStepMm($z, $k);

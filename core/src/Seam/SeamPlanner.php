@@ -135,11 +135,11 @@ final readonly class SeamPlanner
                 } else {
                     [$least, $from] = self::envelope($cost, $perMm * $spacing[$last], $most);
                     $come = [];
+                    $cost = [];
                     foreach ($this->nearest($l, $last) as $i => $j) {
-                        $own[$i] += $least[$j];
+                        $cost[] = $own[$i] + $least[$j];
                         $come[] = $from[$j];
                     }
-                    $cost = $own;
                     $way[$l] = pack('V*', ...$come);
                 }
                 $last = $l;
@@ -159,7 +159,7 @@ final readonly class SeamPlanner
             }
         }
 
-        return $chosen;
+        return array_values($chosen);
     }
 
     /** @param  list<float>  $cost */
@@ -213,7 +213,7 @@ final readonly class SeamPlanner
             }
         }
 
-        return [$cost, $from];
+        return [$cost, array_values($from)];
     }
 
     /**
@@ -285,7 +285,7 @@ final readonly class SeamPlanner
             }
         }
 
-        return $below;
+        return array_values($below);
     }
 
     /** @return list<array{float, float, float, float}> */

@@ -100,7 +100,7 @@ final class Overlay
     private static function meetings(array $ax, array $ay, array $bx, array $by): array
     {
         $n = count($ax);
-        if ($n === 0) {
+        if ($ax === [] || $ay === [] || $bx === [] || $by === []) {
             return [];
         }
         $sum = 0.0;

@@ -27,19 +27,14 @@ final class Walls
 
     /**
      * @param  list<list<float>>  $outlines  the clean boundary of a figure, which lies on the left
-     * @param  list<float>  $depthsMm  ascending, above 0
+     * @param  non-empty-list<float>  $depthsMm  ascending, above 0
      * @return list<list<array{list<float>, list<float>, list<float>}>> depth → outline → what remains of it in order: lengths, mm; directions, radians; where each begins, x0, y0, x1, y1 …
      */
     public static function at(array $outlines, array $depthsMm): array
     {
         [$ax, $ay, $ux, $uy, $length, $of, $next] = self::edges($outlines);
         $near = self::near($ax, $ay, $ux, $uy, $length, max($depthsMm));
-        $found = [];
-        foreach ($depthsMm as $k => $d) {
-            foreach ($outlines as $o => $_) {
-                $found[$k][$o] = [[], [], []];
-            }
-        }
+        $found = array_fill(0, count($depthsMm), array_fill(0, count($outlines), [[], [], []]));
         foreach ($ax as $e => $x) {
             $y = $ay[$e];
             $cx = $ux[$e];
@@ -84,12 +79,12 @@ final class Walls
             }
         }
 
-        return $found;
+        return array_map(array_values(...), $found);
     }
 
     /**
      * @param  list<list<float>>  $outlines
-     * @return array{list<float>, list<float>, list<float>, list<float>, list<float>, list<int>, list<int>} of each edge: where it begins, unit direction, length, outline, the edge after it
+     * @return array{list<float>, list<float>, list<float>, list<float>, list<float>, list<int>, array<int, int>} of each edge: where it begins, unit direction, length, outline, the edge after it
      */
     private static function edges(array $outlines): array
     {

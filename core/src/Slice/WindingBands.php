@@ -28,7 +28,7 @@ final class WindingBands
      */
     public function __construct(private array $ax, private array $ay, private array $bx, private array $by, private array $isLess)
     {
-        if ($ax === []) {
+        if ($ax === [] || $ay === [] || $by === []) {
             return;
         }
         $this->low = min(min($ay), min($by));

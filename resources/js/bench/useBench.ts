@@ -1,14 +1,26 @@
 import { useCallback, useRef, useState } from 'react';
 import { useStore } from 'zustand';
 import type { StageHandle } from '@/stage/Stage';
-import type { HoldPage, LayersPage, LookPage, Measuring, SheetPage, Shelf, StandPage, StanceRanking, Workbench } from '@/types/generated';
+import type {
+    HoldPage,
+    LayersPage,
+    SeamPage,
+    IronPage,
+    LookPage,
+    Measuring,
+    SheetPage,
+    Shelf,
+    StandPage,
+    StanceRanking,
+    Workbench,
+} from '@/types/generated';
 import { createUi, type Ui, type UiStore } from './ui';
 import { useMeasuring } from './useMeasuring';
 import { usePlan, type PlanActions } from './usePlan';
 
 export type PieceProps = { bench: Workbench; ranking: StanceRanking | null; shelf: Shelf; told?: string | null };
 
-type Pages = { look: LookPage; stand: StandPage; hold: HoldPage; layers: LayersPage; sheet: SheetPage };
+type Pages = { look: LookPage; stand: StandPage; hold: HoldPage; layers: LayersPage; seam: SeamPage; iron: IronPage; sheet: SheetPage };
 
 /** Everything a station may know and do. */
 export type Bench = {

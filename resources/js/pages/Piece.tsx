@@ -4,6 +4,7 @@ import { HeadSide, PlanTrail } from '@/bench/Head';
 import { pageKeys } from '@/bench/keys';
 import { Told } from '@/bench/Told';
 import { useBench, type PieceProps } from '@/bench/useBench';
+import { mostMm } from '@/lib/layers';
 import { useTracks } from '@/bench/useTracks';
 import { Frame } from '@/components/Frame';
 import { KeyOverlay } from '@/components/KeyOverlay';
@@ -49,6 +50,7 @@ export default function Piece(props: PieceProps) {
                             marks={stage.marks ?? []}
                             supports={stage.supports ?? null}
                             only={stage.only ?? null}
+                            lines={stage.lines ?? null}
                             offered={stage.offered ?? []}
                             captions={stage.captions ?? []}
                             ringed={stage.ringed ?? null}
@@ -60,7 +62,8 @@ export default function Piece(props: PieceProps) {
                                 isPinning: stage.isPinning ?? false,
                                 brush: stage.brush ?? null,
                                 sight: stage.sight ?? { spreadDeg: 70, eyeDeg: 17.5 },
-                                layerMm: stage.layerMm,
+                                layerMm: mostMm(stage.runs ?? []) || stage.layerMm,
+                                runs: stage.runs ?? [],
                                 measure: ui.tint,
                                 cutMm: ui.cutMm,
                                 limitDeg: data.stage.limitDeg,
@@ -89,6 +92,8 @@ export default function Piece(props: PieceProps) {
                         <HeightScore
                             tracks={tracks && strip.supportMm2 ? { ...tracks, supportMm2: strip.supportMm2 } : tracks}
                             layerMm={stage.layerMm}
+                            runs={stage.runs ?? []}
+                            seam={strip.seam ?? null}
                             totalHours={strip.hours}
                             cutMm={ui.cutMm}
                             onCut={(cutMm) => set({ cutMm })}

@@ -1,10 +1,15 @@
 import { useRef } from 'react';
 import { hours, number, unit } from '@/lib/format';
+import { layerAt, steps, type Runs } from '@/lib/layers';
 import type { HeightTracks } from '@/types/generated';
 
 type Props = {
     tracks: HeightTracks | null;
     layerMm: number;
+    /** heights of the layers from the plate; none: all of layerMm */
+    runs?: Runs;
+    /** seen length of the seam by equal parts of the height */
+    seam?: number[] | null;
     totalHours: number;
     cutMm: number | null;
     onCut: (mm: number | null) => void;
@@ -17,7 +22,7 @@ const ROWS = { layer: 26, steps: 58, support: 86, time: 112 };
 const BASE = 128;
 
 /** The piece as a strip from plate to top: what happens at which height. One cursor, which cuts the piece there. */
-export function HeightScore({ tracks, layerMm, totalHours, cutMm, onCut, hint }: Props) {
+export function HeightScore({ tracks, layerMm, runs = [], seam = null, totalHours, cutMm, onCut, hint }: Props) {
     const svg = useRef<SVGSVGElement>(null);
     if (!tracks) {
         return (
@@ -42,7 +47,7 @@ export function HeightScore({ tracks, layerMm, totalHours, cutMm, onCut, hint }:
         else return;
         e.preventDefault();
     };
-    const read = cutMm === null ? null : readout(tracks, cutMm, layerMm, totalHours);
+    const read = cutMm === null ? null : readout(tracks, cutMm, layerMm, totalHours, runs);
 
     return (
         <section aria-label="Height score" className="relative h-full border-t border-base-300 bg-base-100">
@@ -77,14 +82,16 @@ export function HeightScore({ tracks, layerMm, totalHours, cutMm, onCut, hint }:
                     </g>
                 ))}
                 <path
-                    d={`M${at(0)} ${ROWS.layer}H${at(height)}`}
+                    data-layers={runs.length}
+                    d={runs.length > 0 ? layerLine(runs, at, height) : `M${at(0)} ${ROWS.layer}H${at(height)}`}
+                    fill="none"
                     stroke="var(--color-base-content)"
                     strokeWidth="1.5"
                     vectorEffect="non-scaling-stroke"
                 />
                 <Bars values={stepBars(tracks)} top={ROWS.steps} room={24} at={at} height={height} fill="var(--color-secondary)" />
                 <Bars
-                    values={scaled(tracks.supportMm2)}
+                    values={seam ? [] : scaled(tracks.supportMm2)}
                     top={ROWS.support}
                     room={20}
                     at={at}
@@ -92,6 +99,7 @@ export function HeightScore({ tracks, layerMm, totalHours, cutMm, onCut, hint }:
                     fill="url(#score-hatch)"
                     stroke="var(--color-primary)"
                 />
+                {seam && <Bars values={scaled(seam)} top={ROWS.support} room={20} at={at} height={height} fill="var(--color-error)" />}
                 <path
                     d={timeLine(tracks, at, ROWS.time)}
                     fill="none"
@@ -113,7 +121,10 @@ export function HeightScore({ tracks, layerMm, totalHours, cutMm, onCut, hint }:
                     />
                 )}
             </svg>
-            <TrackNames layerMm={layerMm} />
+            <TrackNames
+                layer={runs.length > 0 ? `Layers ${span(runs)}` : `Layer ${number(layerMm, 2)}`}
+                support={seam ? 'Seen seam' : 'Support'}
+            />
             {ticks(height).map((mm) => (
                 <span
                     key={mm}
@@ -140,11 +151,11 @@ export function HeightScore({ tracks, layerMm, totalHours, cutMm, onCut, hint }:
     );
 }
 
-function TrackNames({ layerMm }: { layerMm: number }) {
+function TrackNames({ layer, support }: { layer: string; support: string }) {
     const names: [number, string][] = [
-        [ROWS.layer, `Layer ${number(layerMm, 2)}`],
+        [ROWS.layer, layer],
         [ROWS.steps - 8, 'Seen steps'],
-        [ROWS.support - 6, 'Support'],
+        [ROWS.support - 6, support],
         [ROWS.time - 4, 'Time'],
     ];
     return names.map(([y, name]) => (
@@ -208,14 +219,28 @@ function timeLine(tracks: HeightTracks, at: (mm: number) => number, base: number
     return tracks.timeShare.reduce((path, share, i) => `${path}L${at((i + 1) * band)} ${base - 18 * (sum += share)}`, `M${at(0)} ${base}`);
 }
 
+/** Heights of layers as a line: thin layers low, thick ones high. */
+function layerLine(runs: Runs, at: (mm: number) => number, height: number): string {
+    const most = Math.max(...runs.map(([mm = 0]) => mm));
+    const points = steps(runs).map(([mm, h]) => `${at(Math.min(mm, height)).toFixed(1)} ${(ROWS.layer + 8 - (h / most) * 20).toFixed(1)}`);
+    return `M${points.join('L')}`;
+}
+
+function span(runs: Runs): string {
+    const all = runs.map(([mm = 0]) => mm);
+    return `${number(Math.min(...all), 2)}–${number(Math.max(...all), 2)}`;
+}
+
 /** Everything the tracks say at a height. */
-export function readout(tracks: HeightTracks, mm: number, layerMm: number, totalHours: number): string {
+export function readout(tracks: HeightTracks, mm: number, evenMm: number, totalHours: number, runs: Runs = []): string {
+    const at = layerAt(runs, mm - 1e-6);
+    const layerMm = at?.mm ?? evenMm;
     const band = Math.min(tracks.timeShare.length - 1, Math.floor((mm / tracks.heightMm) * tracks.timeShare.length));
     const share = tracks.timeShare.slice(0, band + 1).reduce((a, b) => a + b, 0);
     const support = tracks.supportMm2[band] ?? 0;
     const parts = [
         unit(mm, 1, 'mm'),
-        `layer ${Math.max(1, Math.ceil(mm / layerMm - 1e-6))}`,
+        at ? `layer ${at.number} of ${number(at.mm, 2)}` : `layer ${Math.max(1, Math.ceil(mm / layerMm - 1e-6))}`,
         `after ${hours(totalHours * share)}`,
         `seen step ${unit((tracks.seenSlope[band] ?? 0) * layerMm * 1000, 0, 'µm')}`,
         support > 0 ? `support ${unit(support, 0, 'mm²')}` : 'no support',

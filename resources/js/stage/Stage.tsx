@@ -5,6 +5,7 @@ import type { Layer } from '@/lib/marks';
 import { triple } from '@/lib/vec';
 import { fetchBytes, readGeometry, readMeasure } from './geometry';
 import { Legend } from './Legend';
+import type { Drawn } from './layers/Lines';
 import { MEASURES, measure, type MeasureKey } from './measures';
 import { View, type ViewListener, type ViewState } from './View';
 
@@ -24,6 +25,8 @@ export type StageHandle = {
     pressAim: () => void;
 };
 
+export type { Drawn } from './layers/Lines';
+
 export type SupportsWish = { url: string | null; contacts: number[][]; rounds: number[]; picked: number | null };
 
 /** Which place each facet belongs to, and the one that is shown. */
@@ -40,6 +43,8 @@ type Props = {
     /** what holds it: its shells, and the contacts */
     supports: SupportsWish | null;
     only: OnlyWish | null;
+    /** seams and strokes */
+    lines: Drawn | null;
     state: ViewState;
     label: string;
     /** measures that are there now, beside those that always are */
@@ -63,6 +68,7 @@ export function Stage({
     marks,
     supports,
     only,
+    lines,
     state: given,
     label,
     offered,
@@ -127,6 +133,9 @@ export function Stage({
     }, [marks, isReady, isMarks]);
 
     useSupports(isReady, supports, view);
+    useEffect(() => {
+        if (isReady) view.current?.setLines(lines);
+    }, [isReady, lines]);
 
     useImperativeHandle(ref, () => ({
         tilt: (side, forward) => view.current?.tilt(side, forward),

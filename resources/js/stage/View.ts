@@ -1,10 +1,12 @@
 import * as THREE from 'three';
+import type { Runs } from '@/lib/layers';
 import type { Gesture, Layer, MarkTool } from '@/lib/marks';
 import { Camera } from './Camera';
 import type { StageMesh } from './geometry';
 import { Contours } from './layers/Contours';
 import { emptyGroup } from './layers/dispose';
 import { Eyes, type Handle, type Sight } from './layers/Eyes';
+import { Lines, type Drawn } from './layers/Lines';
 import { Piece, type Tint } from './layers/Piece';
 import { Supports, type Held } from './layers/Supports';
 import { rulePlate } from './layers/Plate';
@@ -43,6 +45,8 @@ export type ViewListener = {
 export type ViewState = Tint & {
     panes: Pane[];
     layerMm: number;
+    /** heights of the layers from the plate, [mm, how many] */
+    runs: Runs;
     bedMm: [number, number];
     /** show where the viewers stand (piece on its shelf) instead of the plate */
     isShelf: boolean;
@@ -72,6 +76,7 @@ export class View {
     private readonly piece: Piece;
     private readonly eyes: Eyes;
     private readonly supports = new Supports();
+    private readonly lines = new Lines();
     private pressed: { x: number; y: number } | null = null;
     private readonly contours = new Contours();
     private readonly tools: { eye: Eye; grip: Grip; brush: Brush; pointer: Pointer; pin: Pointer; window: Window };
@@ -98,7 +103,15 @@ export class View {
         const { eye, grip, brush, pointer, pin, window: frame } = this.tools;
         this.hands = new Hands(canvas, [eye, grip, brush, frame, pointer, pin], { onHold: (isHeld) => this.camera.hold(isHeld) });
         this.aim = new Aim(canvas, this.hands);
-        this.scene.add(this.plate, this.eyes.group, this.piece.group, this.supports.group, this.contours.group, brush.ring);
+        this.scene.add(
+            this.plate,
+            this.eyes.group,
+            this.piece.group,
+            this.supports.group,
+            this.lines.group,
+            this.contours.group,
+            brush.ring,
+        );
         canvas.addEventListener('pointerdown', (e) => (this.pressed = { x: e.clientX, y: e.clientY }));
         canvas.addEventListener('pointerup', this.pointed);
         globalThis.addEventListener('wrenlo-theme', this.repaint);
@@ -145,6 +158,13 @@ export class View {
         this.draw();
     }
 
+    /** Seams and strokes; null for none. */
+    setLines(drawn: Drawn | null): void {
+        this.lines.set(drawn);
+        this.lines.cut(this.state.cutMm);
+        this.draw();
+    }
+
     pickContact(held: Held): void {
         this.supports.pick(held);
         this.draw();
@@ -187,6 +207,8 @@ export class View {
         this.turning = glides ? { from: this.shown.map((q) => q.clone()), since: performance.now() } : null;
         if (!this.turning) this.shown = goals;
         this.piece.tint(state);
+        if (!animate || before.runs !== state.runs) this.piece.layers(state.runs.length > 0 ? state.runs : [[state.layerMm, 1]]);
+        this.lines.cut(state.cutMm);
         this.supports.cut(state.cutMm);
         this.takeTools(state);
         this.build();
@@ -256,6 +278,7 @@ export class View {
     private repaint = (): void => {
         this.piece.repaint();
         this.supports.repaint();
+        this.lines.repaint();
         this.contours.repaint();
         this.build();
         this.draw();
@@ -290,9 +313,11 @@ export class View {
 
     /** Supports stand where the piece stands before it is turned about Z. */
     private follow(q: THREE.Quaternion, pane: Pane | undefined): void {
-        if (!pane || !this.supports.group.visible) return;
+        if (!pane || !(this.supports.group.visible || this.lines.group.visible)) return;
         const [up, lift] = [stanceOf(plain(pane)), pane.liftMm ?? 0];
-        this.supports.place(this.piece.frame(q, lift).multiply(this.piece.frame(up, lift).invert()));
+        const at = this.piece.frame(q, lift).multiply(this.piece.frame(up, lift).invert());
+        this.supports.place(at);
+        this.lines.place(at);
     }
 
     /** The way from the stance before to this one. */

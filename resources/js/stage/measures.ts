@@ -1,6 +1,6 @@
 /** What the stage can tint by: one measure at a time, one ink each. */
 
-export type MeasureKey = 'overhang' | 'step' | 'seen' | 'thickness' | 'repair' | 'marks' | 'plain';
+export type MeasureKey = 'overhang' | 'step' | 'seen' | 'thickness' | 'repair' | 'marks' | 'lines' | 'plain';
 
 export type Measure = {
     key: MeasureKey;
@@ -65,6 +65,15 @@ export const MEASURES: Measure[] = [
         label: 'Marks',
         title: 'What is marked',
         ink: '--color-base-content',
+        ticks: () => [],
+        note: '',
+        onDemand: true,
+    },
+    {
+        key: 'lines',
+        label: 'Layers',
+        title: 'Its real layers in raking light',
+        ink: '--plaster',
         ticks: () => [],
         note: '',
         onDemand: true,

@@ -39,6 +39,10 @@ varying float vSeen;
 varying float vExtra;
 varying float vHeight;
 uniform float uLine;
+uniform sampler2D uLayers;
+uniform float uLayerCells;
+uniform float uLayerCell;
+uniform float uLayerMost;
 uniform vec3 uMarks[${CODES}];
 uniform int uPatterns[${CODES}];
 void main() {
@@ -51,6 +55,8 @@ void main() {
     float nz = dot(normalize(vNormal), uUp);
     float steep = abs(nz);
     vec3 tint = uPlaster;
+    // the layer here: where it begins and how high it is
+    vec2 here = texture2D(uLayers, vec2((floor(vHeight / uLayerCell) + 0.5) / uLayerCells, 0.5)).xy;
     if (uMode == 1) {
         float beta = degrees(asin(clamp(-nz, -1.0, 1.0)));
         bool held = beta > uLimit;
@@ -60,7 +66,7 @@ void main() {
         tint = mix(uZero, uInk, (held && stripe ? min(1.0, t + 0.35) : t * 0.85) * (0.22 + 0.78 * vExtra));
     } else if (uMode == 2) {
         float flatFacet = step(cos(radians(0.5)), steep);
-        tint = mix(uZero, uInk, (1.0 - flatFacet) * steep * vSeen);
+        tint = mix(uZero, uInk, (1.0 - flatFacet) * steep * vSeen * here.y / uLayerMost);
     } else if (uMode == 3) {
         tint = mix(uZero, uInk, vSeen);
     } else if (uMode == 4) {
@@ -81,9 +87,16 @@ void main() {
         float share = pattern == 1 ? (down ? 0.95 : 0.3) : pattern == 2 ? (down || up ? 0.95 : 0.4) : pattern == 3 ? 0.55 : pattern == 4 ? (square ? 0.95 : 0.1) : 0.85;
         tint = code > 0 ? mix(uZero, uMarks[code - 1], share) : uZero;
     }
+    float raking = 0.0;
+    if (uMode == 7) {
+        // a bead bulges: below its middle it looks down, above it looks up; where layers are finer than pixels they blur
+        float part = clamp((vHeight - here.x) / here.y, 0.0, 1.0);
+        float blur = clamp(1.6 - 2.2 * fwidth(vHeight) / here.y, 0.0, 1.0);
+        raking = (2.0 * part - 1.0) * sqrt(max(0.0, 1.0 - steep * steep * 0.6)) * blur;
+    }
     float key = max(0.0, dot(vLit, normalize(vec3(-0.45, 0.6, 0.66))));
     float fill = max(0.0, dot(vLit, normalize(vec3(0.7, 0.1, 0.5))));
-    gl_FragColor = vec4(tint * (0.46 + 0.5 * key + 0.16 * fill), 1.0);
+    gl_FragColor = vec4(tint * (0.46 + 0.5 * key + 0.16 * fill) * (1.0 + 0.34 * raking), 1.0);
     #include <colorspace_fragment>
 }
 `;

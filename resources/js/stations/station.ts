@@ -1,8 +1,9 @@
 import type { ReactNode } from 'react';
 import type { Shortcut } from '@/lib/keys';
+import type { Runs } from '@/lib/layers';
 import type { Layer } from '@/lib/marks';
 import type { MeasureKey } from '@/stage/measures';
-import type { OnlyWish, SupportsWish } from '@/stage/Stage';
+import type { Drawn, OnlyWish, SupportsWish } from '@/stage/Stage';
 import type { ViewListener, ViewState } from '@/stage/View';
 
 /** What a station wants on the stage. */
@@ -17,6 +18,10 @@ export type StageWish = Pick<ViewState, 'panes' | 'isShelf'> &
         marks?: Layer[];
         /** what holds it */
         supports?: SupportsWish | null;
+        /** heights of the layers from the plate, where they are not all of layerMm */
+        runs?: Runs;
+        /** seams and strokes on it */
+        lines?: Drawn | null;
         /** one place that is shown in full, the others pale */
         only?: OnlyWish | null;
         /** address of a measure beside the seen weights */
@@ -44,6 +49,7 @@ export type StationView = {
         hours: number;
         heightMm: number;
         /** instead of the estimate of supports */ supportMm2?: number[];
+        /** what is seen of the seam, by equal parts of the height, mm */ seam?: number[] | null;
     } | null;
     /** lets go of what is open over it; called when one leaves */
     leave?: () => void;

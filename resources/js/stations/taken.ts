@@ -6,10 +6,16 @@ import type { StationView } from './station';
 export function takenOnStage(bench: Bench, layerMm: number, hours: number | null): Pick<StationView, 'stage' | 'strip'> {
     const { taken } = pageOf(bench, 'stand');
     const look = pageOf(bench, 'look');
+    const runs = pageOf(bench, 'layers').runs;
     const shelf = { panes: [{ up: triple(look.shownUp), front: triple(look.front) }], isShelf: true, layerMm };
     if (!taken) return { stage: shelf, strip: null };
     return {
-        stage: { panes: [{ up: triple(taken.up), front: null, liftMm: taken.liftMm, turnDeg: taken.turnDeg }], isShelf: false, layerMm },
+        stage: {
+            panes: [{ up: triple(taken.up), front: null, liftMm: taken.liftMm, turnDeg: taken.turnDeg }],
+            isShelf: false,
+            layerMm,
+            runs,
+        },
         strip: {
             stanceId: taken.id,
             hint: taken.numbers.exact ? 'Drawing the height score…' : 'The stance taken is being measured; its height score follows.',

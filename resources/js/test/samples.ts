@@ -3,8 +3,11 @@ import type {
     CriterionInfo,
     DisplayChoice,
     Headline,
-    LayerChoice,
     HoldPage,
+    IronPage,
+    LayerChoice,
+    LayerPoint,
+    LayeringReport,
     LayersPage,
     LookPage,
     MarkList,
@@ -12,6 +15,7 @@ import type {
     MeshFacts,
     PieceTag,
     PresetInfo,
+    SeamPage,
     SheetPage,
     Sightline,
     Stance,
@@ -118,6 +122,36 @@ export const layers: LayerChoice[] = [0.08, 0.16, 0.28].map((layerMm, i) => ({
     seenStepUm: 240 * layerMm,
 }));
 
+export const layersPage: LayersPage = {
+    choices: layers,
+    chosenMm: null,
+    mode: 'uniform',
+    budgetHours: null,
+    cuspMm: null,
+    ranges: [],
+    runs: [],
+    tools: { nozzleMm: 0.4, lineMm: 0.45, zStepMm: 0.04, currency: 'EUR' },
+};
+
+const point = (hours: number, seenStepUm: number, mm = 0.2): LayerPoint => ({
+    hours,
+    seenStepUm,
+    layers: Math.round(80 / mm),
+    leastMm: mm,
+    mostMm: mm,
+});
+
+export const layering: LayeringReport = {
+    underWay: false,
+    percent: 100,
+    words: '',
+    failure: null,
+    curve: [point(1, 90), point(2, 70), point(3, 45), point(5, 30)],
+    knee: 2,
+    even: [point(5, 32, 0.08), point(2.6, 50, 0.16), point(1.4, 95, 0.28)],
+    laid: null,
+};
+
 export function facts(over: Partial<MeshFacts> = {}): MeshFacts {
     return {
         triangles: 60648,
@@ -202,7 +236,7 @@ export function bench(over: Partial<Workbench> = {}): Workbench {
         plan: { id: 5, name: 'Plan A', isCurrent: true, version: 3, undo: null, redo: null },
         plans: [],
         measuring: measuring(),
-        route: ['look', 'stand', 'hold', 'layers', 'sheet'].map((key) => headline(key)),
+        route: ['look', 'stand', 'hold', 'layers', 'seam', 'iron', 'sheet'].map((key) => headline(key)),
         stage: { geometry: null, seen: null, lineMm: 0.45, bedMm: [220, 220, 250], layerMm: 0.2, limitDeg: 45 },
         stations: {
             look: {
@@ -217,7 +251,17 @@ export function bench(over: Partial<Workbench> = {}): Workbench {
             } satisfies LookPage,
             stand: standPage(),
             hold: holdPage(),
-            layers: { choices: layers, chosenMm: null, nozzleMm: 0.4, currency: 'EUR' } satisfies LayersPage,
+            layers: layersPage,
+            seam: { style: null, layerMm: 0.2 } satisfies SeamPage,
+            iron: {
+                scope: null,
+                minutes: null,
+                spacingMm: 0.1,
+                mmPerS: 20,
+                flowPercent: 10,
+                insetMm: 0.2,
+                layerMm: 0.2,
+            } satisfies IronPage,
             sheet: { printerId: 1, nozzleId: 1, filamentId: 1, choice: null } satisfies SheetPage,
         },
         ...over,

@@ -4,6 +4,10 @@ export const DISPLAY_MODE = ['shelf', 'turntable', 'wall', 'worn', 'lit'] as con
 export type DisplayMode = (typeof DISPLAY_MODE)[number];
 export const FINDING_STATE = ['waiting', 'running', 'done', 'failed', 'cancelled'] as const;
 export type FindingState = (typeof FINDING_STATE)[number];
+export const IRON_SCOPE = ['none', 'top', 'all', 'worth'] as const;
+export type IronScope = (typeof IRON_SCOPE)[number];
+export const LAYER_MODE = ['uniform', 'step', 'budget'] as const;
+export type LayerMode = (typeof LAYER_MODE)[number];
 export const MARK_KIND = ['show', 'hide', 'mating', 'must_support', 'never_support', 'seam_here', 'no_seam'] as const;
 export type MarkKind = (typeof MARK_KIND)[number];
 export const ORIGIN = ['file', 'sphere', 'flat', 'hull', 'refined', 'hand'] as const;
@@ -12,6 +16,8 @@ export const PRESET = ['face', 'plastic', 'safe', 'soonest'] as const;
 export type Preset = (typeof PRESET)[number];
 export const REGION_KIND = ['island', 'point', 'overhang', 'bridge'] as const;
 export type RegionKind = (typeof REGION_KIND)[number];
+export const SEAM_STYLE = ['path', 'back', 'corner', 'scatter'] as const;
+export type SeamStyle = (typeof SEAM_STYLE)[number];
 export const TREATMENT = ['tree', 'columns', 'relief'] as const;
 export type Treatment = (typeof TREATMENT)[number];
 export const WAY = ['tree', 'columns', 'painted', 'relief', 'none'] as const;
@@ -241,6 +247,56 @@ export type HoldingReport = {
     placesUrl: string | null;
 };
 
+export type IronPage = {
+    scope: IronScope | null;
+    minutes: number | null;
+    spacingMm: number;
+    mmPerS: number;
+    flowPercent: number;
+    insetMm: number;
+    layerMm: number;
+};
+
+export type IronReport = {
+    underWay: boolean;
+    percent: number;
+    words: string;
+    failure: string | null;
+    tops: IronTop[];
+    nearly: NearlyFlatTop[];
+    minutes: number;
+    allMinutes: number;
+    topMinutes: number;
+    gainMm: number;
+    draggedMm: number;
+    listedMm: number;
+    url: string | null;
+};
+
+export type IronTop = {
+    zMm: number;
+    areaMm2: number;
+    ironedMm2: number;
+    seen: number;
+    isTopmost: boolean;
+    isConcentric: boolean;
+    directionDeg: number;
+    strokesMm: number;
+    minutes: number;
+    isIroned: boolean;
+};
+
+export type LaidPaths = {
+    hours: number;
+    grams: number;
+    layers: number;
+    wallM: number;
+    skinM: number;
+    infillM: number;
+    slowedHours: number;
+    estimateHours: number | null;
+};
+
 export type LayerChoice = {
     layerMm: number;
     layers: number;
@@ -251,11 +307,41 @@ export type LayerChoice = {
     seenStepUm: number;
 };
 
+export type LayerPlanInfo = {
+    point: LayerPoint;
+    ratio: number;
+    gapShare: number;
+    runs: number[][];
+};
+
+export type LayerPoint = {
+    hours: number;
+    seenStepUm: number;
+    layers: number;
+    leastMm: number;
+    mostMm: number;
+};
+
+export type LayeringReport = {
+    underWay: boolean;
+    percent: number;
+    words: string;
+    failure: string | null;
+    curve: LayerPoint[];
+    knee: number;
+    even: LayerPoint[];
+    laid: LaidPaths | null;
+};
+
 export type LayersPage = {
     choices: LayerChoice[];
     chosenMm: number | null;
-    nozzleMm: number;
-    currency: string;
+    mode: LayerMode;
+    budgetHours: number | null;
+    cuspMm: number | null;
+    ranges: number[][];
+    runs: number[][];
+    tools: ToolSizes;
 };
 
 export type LookPage = {
@@ -319,9 +405,29 @@ export type MeshFacts = {
     parts: string[];
 };
 
+export type NearlyFlatTop = {
+    zMm: number;
+    areaMm2: number;
+    seen: number;
+    tiltDeg: number;
+    terraceMm: number;
+    stanceId: string;
+};
+
 export type Notice = {
     code: string;
     message: string;
+};
+
+export type NozzleCurve = {
+    name: string;
+    boreMm: number;
+    isOwn: boolean;
+    underWay: boolean;
+    percent: number;
+    curve: LayerPoint[];
+    knee: number;
+    lostMm2: number | null;
 };
 
 export type NozzleRow = {
@@ -391,6 +497,9 @@ export type PlanChoice = {
     seenStepUm: number;
     heightMm: number;
     fitsBed: boolean;
+    leastMm: number;
+    mostMm: number;
+    isLaid: boolean;
 };
 
 export type PlanInfo = {
@@ -466,6 +575,33 @@ export type RivalsReport = {
     stances: HeldStance[];
     underWay: boolean;
     sentence: string | null;
+};
+
+export type SeamChoice = {
+    key: SeamStyle;
+    label: string;
+    why: string;
+    seamMm: number;
+    seenMm: number;
+    jumps: number;
+    chains: number;
+    outlines: number;
+    moreMm: number;
+    url: string;
+};
+
+export type SeamPage = {
+    style: SeamStyle | null;
+    layerMm: number;
+};
+
+export type SeamReport = {
+    underWay: boolean;
+    percent: number;
+    words: string;
+    failure: string | null;
+    styles: SeamChoice[];
+    spacingMm: number;
 };
 
 export type SheetPage = {
@@ -568,6 +704,13 @@ export type ThicknessReport = {
     failure: string | null;
     tint: string | null;
     numbers: ThicknessNumbers | null;
+};
+
+export type ToolSizes = {
+    nozzleMm: number;
+    lineMm: number;
+    zStepMm: number;
+    currency: string;
 };
 
 export type WaysReport = {

@@ -1,12 +1,16 @@
 import * as THREE from 'three';
 import { inkOf, KINDS, patternCode, UNDER_BRUSH, type Layer } from '@/lib/marks';
+import { cells, mostMm, totalMm, type Runs } from '@/lib/layers';
 import { colour } from '@/lib/theme';
 import type { StageMesh } from '../geometry';
 import { measure, type MeasureKey } from '../measures';
 import { codesOf, coverUnder } from '../paint';
 import { fragmentShader, vertexShader } from '../shaders';
 
-const MODES: Record<MeasureKey, number> = { plain: 0, overhang: 1, step: 2, seen: 3, thickness: 4, repair: 5, marks: 6 };
+/** Cells of the picture that says which layer is at a height; a graphics card takes that many in a row. */
+const MOST_CELLS = 4096;
+
+const MODES: Record<MeasureKey, number> = { plain: 0, overhang: 1, step: 2, seen: 3, thickness: 4, repair: 5, marks: 6, lines: 7 };
 
 export type Tint = { measure: MeasureKey; limitDeg: number; lineMm: number; cutMm: number | null };
 
@@ -65,6 +69,21 @@ export class Piece {
         this.set('uLine', lineMm);
         this.set('uCut', cutMm ?? 1e9);
         this.ink('uInk').set(colour(measure(key).ink));
+    }
+
+    /** The layers it is printed in, from the plate. */
+    layers(runs: Runs): void {
+        const total = Math.max(totalMm(runs), 0.01);
+        const finest = Math.max(0.01, Math.min(...runs.map(([mm = 1]) => mm)) / 4);
+        const count = Math.max(2, Math.min(MOST_CELLS, Math.ceil(total / finest)));
+        const texture = new THREE.DataTexture(cells(runs, total / count, count), count, 1, THREE.RGFormat, THREE.FloatType);
+        texture.needsUpdate = true;
+        const held = this.material.uniforms.uLayers as THREE.IUniform<THREE.DataTexture | null>;
+        held.value?.dispose();
+        held.value = texture;
+        this.set('uLayerCells', count);
+        this.set('uLayerCell', total / count);
+        this.set('uLayerMost', Math.max(mostMm(runs), 0.01));
     }
 
     /** Colours follow the theme. */
@@ -145,6 +164,10 @@ function uniforms(): Record<string, THREE.IUniform> {
         uLimit: { value: 45 },
         uLine: { value: 0.42 },
         uCut: { value: 1e9 },
+        uLayers: { value: null },
+        uLayerCells: { value: 2 },
+        uLayerCell: { value: 1 },
+        uLayerMost: { value: 1 },
         uZero: { value: tint() },
         uInk: { value: tint() },
         uPlaster: { value: tint() },

@@ -1,60 +1,92 @@
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import { layers } from '@/test/samples';
+import { layering, layersPage } from '@/test/samples';
+import { onCurve } from './HoursCurve';
 import { LayersEvidence, same } from './LayersEvidence';
+import { query, type Tried, type Wish } from './useLayering';
 
 afterEach(cleanup);
 
+const even: Wish = { mode: 'uniform', layerMm: 0.16, hours: null, cuspMm: 0.05, ranges: [] };
+const budget: Wish = { ...even, mode: 'budget', hours: 3 };
+const tried: Tried = {
+    wish: budget,
+    plan: {
+        point: { hours: 2.98, seenStepUm: 40, layers: 400, leastMm: 0.08, mostMm: 0.24 },
+        ratio: 1.5,
+        gapShare: 0.0002,
+        runs: [[0.2, 400]],
+    },
+    problem: null,
+    isDraft: false,
+};
+
+function show(wish: Wish, of: Tried | null = null, report = layering) {
+    const [onWish, onSet] = [vi.fn(), vi.fn()];
+    render(
+        <LayersEvidence
+            page={layersPage}
+            report={report}
+            wish={wish}
+            tried={of}
+            nozzles={[]}
+            isNozzles={false}
+            heightMm={80}
+            cutMm={null}
+            onWish={onWish}
+            onNozzles={() => undefined}
+            onSet={onSet}
+        />,
+    );
+    return { onWish, onSet };
+}
+
 describe('the Layers station', () => {
-    it('says what fineness costs, previews by click and sets by the one action', () => {
-        const [onPreview, onChoose] = [vi.fn(), vi.fn()];
-        render(
-            <LayersEvidence
-                choices={layers}
-                chosenMm={null}
-                previewMm={0.16}
-                nozzleMm={0.4}
-                currency="EUR"
-                onPreview={onPreview}
-                onChoose={onChoose}
-            />,
-        );
-        expect(document.body.textContent).toContain(
-            'Going from 0.28 to 0.08\u202Fmm costs 9\u202Fh\u202F30 more and takes 48\u202Fµm off the steps',
-        );
+    it('offers the even heights with hours by their paths, and sets by the one action', () => {
+        const { onWish, onSet } = show(even);
         fireEvent.click(screen.getByRole('radio', { name: /0\.08/ }));
-        expect(onPreview).toHaveBeenCalledWith(0.08);
+        expect(onWish).toHaveBeenCalledWith({ layerMm: 0.08 });
         fireEvent.click(screen.getByRole('button', { name: 'Set 0.16 mm' }));
-        expect(onChoose).toHaveBeenCalledWith(0.16);
+        expect(onSet).toHaveBeenCalled();
     });
-    it('marks the height that is set', () => {
-        render(
-            <LayersEvidence
-                choices={layers}
-                chosenMm={0.16}
-                previewMm={0.16}
-                nozzleMm={0.4}
-                currency="EUR"
-                onPreview={() => undefined}
-                onChoose={() => undefined}
-            />,
-        );
-        expect(screen.getByRole('radio', { checked: true }).textContent).toContain('✓');
-        expect((screen.getByRole('button', { name: 'Set' }) as HTMLButtonElement).disabled).toBe(true);
+    it('is dragged along the curve by pointer and by keys, within what can be had', () => {
+        const { onWish } = show(budget, tried);
+        const slider = screen.getByRole('slider', { name: 'Hours the print may take' });
+        fireEvent.keyDown(slider, { key: 'ArrowRight' });
+        expect(onWish.mock.calls[0]?.[0].hours).toBeCloseTo(2.98 + (5 - 1) / 50, 5);
+        fireEvent.keyDown(slider, { key: 'End' });
+        expect(onWish).toHaveBeenLastCalledWith({ hours: 5 });
+        fireEvent.keyDown(slider, { key: 'Home' });
+        expect(onWish).toHaveBeenLastCalledWith({ hours: 1 });
+        expect(slider.getAttribute('aria-valuetext')).toContain('40 micrometres');
     });
-    it('says so when a nozzle and a machine leave no height', () => {
-        render(
-            <LayersEvidence
-                choices={[]}
-                chosenMm={null}
-                previewMm={0.2}
-                nozzleMm={0.2}
-                currency="EUR"
-                onPreview={() => undefined}
-                onChoose={() => undefined}
-            />,
+    it('says what the hours buy against even layers that take no longer', () => {
+        show(budget, tried);
+        expect(document.body.textContent).toContain('20\u202F% less than even layers of 0.16');
+    });
+    it('keeps to heights set by hand', () => {
+        const { onWish } = show(budget, tried);
+        for (const [name, value] of [
+            ['from, mm', '10'],
+            ['to, mm', '20'],
+        ])
+            fireEvent.change(screen.getByLabelText(name as string), { target: { value } });
+        fireEvent.click(screen.getByRole('button', { name: 'Keep to it' }));
+        expect(onWish).toHaveBeenCalledWith({ ranges: [[10, 20, 0.08, 0.12]] });
+    });
+    it('says how far it is while paths are added up', () => {
+        show(even, null, { ...layering, curve: [], even: [], underWay: true, percent: 40, words: 'Laying walls' });
+        expect(screen.getByRole('status').textContent).toContain('Laying walls');
+    });
+    it('asks for what is wished', () => {
+        expect(query({ ...budget, ranges: [[1, 2, 0.1, 0.2]] }, true)).toBe(
+            'mode=budget&hours=3.000000&draft=1&ranges%5B0%5D%5Bfrom_mm%5D=1&ranges%5B0%5D%5Bto_mm%5D=2&ranges%5B0%5D%5Bleast_mm%5D=0.1&ranges%5B0%5D%5Bmost_mm%5D=0.2',
         );
-        expect(document.body.textContent).toContain('leave no layer height');
+        expect(query(even, false)).toBe('mode=uniform&layer_mm=0.16');
+    });
+    it('knows where the curve lies between its plans', () => {
+        expect(onCurve(layering.curve, 1.5)?.seenStepUm).toBeCloseTo(80);
+        expect(onCurve([], 1)).toBeNull();
     });
     it('compares heights past rounding', () => expect([same(0.1 + 0.2, 0.3), same(0.2, 0.24)]).toEqual([true, false]));
 });

@@ -23,8 +23,12 @@ export function SheetEvidence({ pieceId, lean, choice, shelf, tools, bedMm, onTo
                 {lean && choice ? (
                     <p className="mt-1 font-serif text-[16px] leading-snug">
                         Standing <strong>{lean}</strong>, in <strong>{number(choice.layers)}</strong> layers of{' '}
-                        <strong>{unit(choice.layerMm, 2, 'mm')}</strong>: about <strong>{hours(choice.hours)}</strong> and{' '}
-                        <strong>{unit(choice.grams, 0, 'g')}</strong>.
+                        <strong>
+                            {choice.leastMm < choice.mostMm ? `${number(choice.leastMm, 2)} to ` : ''}
+                            {unit(choice.mostMm, 2, 'mm')}
+                        </strong>
+                        : {choice.isLaid ? '' : 'about '}
+                        <strong>{hours(choice.hours)}</strong> and <strong>{unit(choice.grams, 0, 'g')}</strong>.
                     </p>
                 ) : (
                     <p className="mt-1 font-serif text-[16px] leading-snug">
@@ -72,6 +76,20 @@ export function SheetEvidence({ pieceId, lean, choice, shelf, tools, bedMm, onTo
                     name="Sheet to print"
                     what="One page: picture, settings, reasons, cautions"
                     isOpen={lean !== null}
+                />
+                <Take
+                    href={`/pieces/${pieceId}/export/zip`}
+                    name="All for the printer, as one ZIP"
+                    what="Layer heights, seam points, ironing strokes, the plan"
+                    isOpen={lean !== null && choice !== null}
+                    download
+                />
+                <Take
+                    href={`/pieces/${pieceId}/export/layers`}
+                    name="Layer heights as CSV"
+                    what="Layer, top and height, from the plate"
+                    isOpen={lean !== null && choice !== null}
+                    download
                 />
                 <Take
                     href={`/pieces/${pieceId}/export/json`}

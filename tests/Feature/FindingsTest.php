@@ -28,22 +28,24 @@ afterEach(function () {
 
 /** What goes stale with each input, written down by hand: not read from the kinds. */
 const STALE_WITH = [
-    'file' => ['report', 'surface', 'sight', 'slender', 'never', 'sections', 'sketch', 'trial', 'survey', 'search', 'finalists', 'proof', 'bed', 'heights', 'score', 'holding', 'unheld', 'trees', 'columns', 'painted', 'relief', 'plate', 'portrait', 'print', 'standing', 'thickness'],
-    'recipe' => ['report', 'surface', 'sight', 'slender', 'never', 'sections', 'sketch', 'trial', 'survey', 'search', 'finalists', 'proof', 'bed', 'heights', 'score', 'holding', 'unheld', 'trees', 'columns', 'painted', 'relief', 'plate', 'portrait', 'print', 'standing', 'thickness'],
-    'display' => ['sight', 'never', 'sections', 'sketch', 'trial', 'survey', 'search', 'finalists', 'proof', 'bed', 'heights', 'score', 'holding', 'unheld', 'trees', 'columns', 'painted', 'relief', 'plate', 'portrait', 'thickness'],
-    'marks' => ['never', 'sections', 'sketch', 'trial', 'survey', 'search', 'finalists', 'proof', 'bed', 'heights', 'score', 'holding', 'unheld', 'trees', 'columns', 'painted', 'relief', 'plate'],
-    'rules' => ['trial', 'survey', 'search', 'finalists', 'proof', 'bed', 'heights', 'score', 'holding', 'unheld', 'trees', 'columns', 'painted', 'relief', 'plate'],
+    'file' => ['report', 'surface', 'sight', 'slender', 'never', 'sections', 'sketch', 'trial', 'survey', 'search', 'finalists', 'proof', 'bed', 'heights', 'score', 'holding', 'unheld', 'trees', 'columns', 'painted', 'relief', 'layering', 'laid', 'seamed', 'ironed', 'plate', 'portrait', 'print', 'standing', 'thickness'],
+    'recipe' => ['report', 'surface', 'sight', 'slender', 'never', 'sections', 'sketch', 'trial', 'survey', 'search', 'finalists', 'proof', 'bed', 'heights', 'score', 'holding', 'unheld', 'trees', 'columns', 'painted', 'relief', 'layering', 'laid', 'seamed', 'ironed', 'plate', 'portrait', 'print', 'standing', 'thickness'],
+    'display' => ['sight', 'never', 'sections', 'sketch', 'trial', 'survey', 'search', 'finalists', 'proof', 'bed', 'heights', 'score', 'holding', 'unheld', 'trees', 'columns', 'painted', 'relief', 'layering', 'seamed', 'ironed', 'plate', 'portrait', 'thickness'],
+    'marks' => ['never', 'sections', 'sketch', 'trial', 'survey', 'search', 'finalists', 'proof', 'bed', 'heights', 'score', 'holding', 'unheld', 'trees', 'columns', 'painted', 'relief', 'layering', 'seamed', 'ironed', 'plate'],
+    'rules' => ['trial', 'survey', 'search', 'finalists', 'proof', 'bed', 'heights', 'score', 'holding', 'unheld', 'trees', 'columns', 'painted', 'relief', 'ironed', 'plate'],
     'search' => ['trial', 'survey', 'search', 'finalists'],
     'part' => ['sections', 'trial'],
-    'stance' => ['proof', 'bed', 'heights', 'score', 'holding', 'unheld', 'trees', 'columns', 'painted', 'relief', 'plate', 'print', 'standing'],
+    'stance' => ['proof', 'bed', 'heights', 'score', 'holding', 'unheld', 'trees', 'columns', 'painted', 'relief', 'layering', 'laid', 'seamed', 'ironed', 'plate', 'print', 'standing'],
     'weights' => ['finalists'],
-    'nozzle' => ['finalists', 'heights', 'thickness'],
-    'z_step' => ['heights'],
+    'nozzle' => ['finalists', 'heights', 'layering', 'laid', 'thickness'],
+    'z_step' => ['heights', 'layering'],
     'bed' => ['bed', 'unheld', 'trees', 'columns', 'painted', 'plate'],
     'held' => ['unheld', 'trees', 'columns', 'painted', 'plate'],
     'relief_angle' => ['relief'],
     'plate' => ['plate'],
-    'filament' => ['finalists', 'heights'],
+    'heights' => ['laid', 'seamed'],
+    'ironing' => ['ironed'],
+    'filament' => ['finalists', 'heights', 'laid'],
 ];
 
 it('makes exactly those findings stale that read what changed', function (string $input) {
@@ -53,7 +55,7 @@ it('makes exactly those findings stale that read what changed', function (string
         'file' => ['sha256' => str_repeat('0', 64), 'ending' => 'stl'], 'recipe' => ['scale' => 2.0, 'mirror' => null, 'repairs' => []],
         'display' => ['up' => [0, 0, 1], 'front' => [1, 0, 0], 'mode' => 'shelf', 'spread_deg' => 70.0, 'eye_deg' => 17.5], 'marks' => str_repeat('1', 64),
         'rules' => ['layer_mm' => 0.12, 'limit_deg' => 45.0], 'search' => ['directions' => 9, 'finalists' => 2], 'part' => ['n' => 1, 'of' => 2], 'stance' => ['up' => [1, 0, 0], 'lift_mm' => 0.0],
-        'weights' => ['step' => 1.0], 'held' => ['plate_only' => true, 'gap_mm' => null, 'bridge_mm' => null, 'small_mm2' => null, 'accepted' => [], 'treated' => [], 'treated_relief_deg' => null, 'without' => [], 'also' => []], 'relief_angle' => 60.0, 'plate' => ['style' => 'columns', 'clearance_mm' => 4.0, 'others' => []], 'nozzle' => ['bore_mm' => 0.6, 'line_mm' => 0.66], 'z_step' => 0.05, 'bed' => ['x_mm' => 1.0, 'y_mm' => 1.0, 'z_mm' => 1.0], 'filament' => ['density_g_per_cm3' => 1.1],
+        'weights' => ['step' => 1.0], 'held' => ['plate_only' => true, 'gap_mm' => null, 'bridge_mm' => null, 'small_mm2' => null, 'accepted' => [], 'treated' => [], 'treated_relief_deg' => null, 'without' => [], 'also' => []], 'relief_angle' => 60.0, 'plate' => ['style' => 'columns', 'clearance_mm' => 4.0, 'others' => []], 'heights' => ['layer_mm' => 0.16, 'runs' => [[0.2, 3]]], 'ironing' => ['spacing_mm' => 0.2, 'mm_per_s' => 30.0, 'flow' => 0.1, 'inset_mm' => 0.2], 'nozzle' => ['bore_mm' => 0.6, 'line_mm' => 0.66], 'z_step' => 0.05, 'bed' => ['x_mm' => 1.0, 'y_mm' => 1.0, 'z_mm' => 1.0], 'filament' => ['density_g_per_cm3' => 1.1],
     ];
     $changed = $subject->with(Input::from($input), $others[$input]);
     $stale = array_values(array_filter(Kinds::all(), fn (string $kind): bool => $kind::key($subject) !== $kind::key($changed)));
@@ -183,7 +185,7 @@ it('takes in a station of a class and a line: route card, page, decision, undo',
     $piece = Pieces::measured();
     Findings::ask(Weight::class, Pieces::bench($piece)->subject());
     $grams = round(1.24 * reportOf($piece)['volume_mm3'] / 1000);
-    $this->get("/pieces/{$piece->id}")->assertInertia(fn ($page) => $page->where('bench.route.5.name', 'Scales')->where('bench.route.5.figure', "{$grams} g")->where('bench.stations.scales.mostGrams', 100));
+    $this->get("/pieces/{$piece->id}")->assertInertia(fn ($page) => $page->where('bench.route.7.name', 'Scales')->where('bench.route.7.figure', "{$grams} g")->where('bench.stations.scales.mostGrams', 100));
     decide($piece, 'scales', ['grams' => 0])->assertSessionHasErrors('grams');
     decide($piece, 'scales', ['grams' => 60])->assertSessionHasNoErrors();
     $this->get("/pieces/{$piece->id}")->assertInertia(fn ($page) => $page->where('bench.stations.scales.mostGrams', 60)->where('bench.plan.undo', 'At most 60 g'));

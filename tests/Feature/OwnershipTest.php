@@ -22,6 +22,7 @@ function addresses(App\Models\Piece $piece): array
         ['POST', "{$p}/split"], ['POST', "{$p}/file"], ['POST', "{$p}/marks"], ['PUT', "{$p}/marks/position"], ['GET', "{$p}/patches/0"],
         ['GET', "{$p}/pose"], ['GET', "{$p}/rests"], ['GET', "{$p}/stances/".App\Plans\StanceChoice::idOf(new Wrenlo\Core\Geometry\Vec3(0, 0, 1), 0.0)],
         ...array_map(fn (string $what): array => ['GET', "{$p}/stances/".App\Plans\StanceChoice::idOf(new Wrenlo\Core\Geometry\Vec3(0, 0, 1), 0.0)."/{$what}"], ['holding', 'ways']),
+        ['GET', "/pieces/{$piece->id}/layering"], ['GET', "/pieces/{$piece->id}/layering/plan"], ['GET', "/pieces/{$piece->id}/layering/nozzles"], ['GET', "/pieces/{$piece->id}/seam"], ['GET', "/pieces/{$piece->id}/ironing"],
         ['GET', "/pieces/{$piece->id}/rivals/tree"], ['PUT', "/shelf/printers/{$sheet->printerId}/filaments/{$sheet->filamentId}/reading"],
         ['PUT', "/shelf/printers/{$sheet->printerId}"], ['DELETE', "/shelf/nozzles/{$sheet->nozzleId}"], ['DELETE', "/shelf/filaments/{$sheet->filamentId}"],
     ];

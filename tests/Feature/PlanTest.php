@@ -87,7 +87,7 @@ it('sets the currency of prices once', function () {
     $this->put('/shelf/currency', ['currency' => 'DKK'])->assertSessionHasNoErrors();
     $this->get('/shelf')->assertInertia(fn ($page) => $page->where('shelf.currency', 'DKK'));
     $page = $this->get("/pieces/{$piece->id}");
-    expect($page->inertiaProps('bench.stations.layers.currency'))->toBe('DKK');
+    expect($page->inertiaProps('bench.stations.layers.tools.currency'))->toBe('DKK');
     $plan = $this->get("/pieces/{$piece->id}/export/json")->json();
     expect($plan['units']['money'])->toBe('DKK')->and($plan['layers']['cost'])->toEqualWithDelta($plan['layers']['grams'] / 1000 * 22, 1e-9);
     $this->get("/pieces/{$piece->id}/export/sheet")->assertSee('DKK per kg');

@@ -7,6 +7,7 @@ use App\Models\Piece;
 use App\Models\Plan;
 use App\Models\PlanDecision;
 use App\Plans\Plans;
+use App\Stations\Layers\LayersDecision;
 use Illuminate\Testing\TestResponse;
 use Tests\Support\Pieces;
 
@@ -21,7 +22,7 @@ function step(Piece $piece, int $by, ?int $version = null): TestResponse
 function decided(Plan $plan): array
 {
     return PlanDecision::query()->where('plan_id', $plan->id)->orderBy('station')->get()->mapWithKeys(fn (PlanDecision $d): array => [$d->station => $d->value])
-        ->reject(fn (array $value): bool => $value === ['layer_mm' => null])->all(); // undecided, as where there is no row
+        ->reject(fn (array $value): bool => $value === (new LayersDecision)->toArray())->all(); // undecided, as where there is no row
 }
 
 it('steps back and forth over stations, past a reload', function () {

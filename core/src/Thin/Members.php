@@ -20,6 +20,9 @@ final readonly class Members
 {
     public const MIN_LEVER_MM = 5.0;
 
+    /** Sections this near to one another are alike: rounding must not say which of a straight pin is the weakest. */
+    private const SAME = 1e-9;
+
     /** @param  list<Member>  $all narrowest first, one a part */
     private function __construct(public array $all, private float $widestMm2) {}
 
@@ -138,7 +141,7 @@ final readonly class Members
             }
             foreach ($here as $part => [$area, $sx, $sy, $otherLever]) {
                 $lever = abs($tip[$part] - $slices->heightMm($slice));
-                if (min($lever, $otherLever) >= self::MIN_LEVER_MM && $area < ($best[$part]->sectionMm2 ?? INF)) {
+                if (min($lever, $otherLever) >= self::MIN_LEVER_MM && $area < ($best[$part]->sectionMm2 ?? INF) * (1 + self::SAME)) { // of sections alike the one with the longest lever, which comes last
                     $best[$part] = new Member(
                         $area, $slices->heightMm($slice), $sx / $area, $sy / $area, $lever,
                         [$mx[$part] / max($volume[$part], 1e-12), $my[$part] / max($volume[$part], 1e-12)], ! $fromTop,

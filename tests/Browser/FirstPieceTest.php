@@ -55,9 +55,11 @@ it('goes from a dropped file to a downloaded mesh', function () {
     $this->chrome->waitForText('Stance 3 of');
     $chosen = stanceInHand($this->chrome);
     $this->chrome->button('Take this stance')->click();
-    $this->chrome->waitForText('How fine?');
+    $this->chrome->waitForText('How fine, and where?');
     $this->chrome->first('[data-layer="0.12"]')->click();
     $this->chrome->button('Set 0.12 mm')->click();
+    $this->chrome->waitForText('Where do layers begin?');
+    $this->chrome->keys('7');
     $this->chrome->waitForText('Take it to the printer');
     $this->chrome->until('the plan', fn (Chrome $c) => str_contains($c->text(), 'layers of 0.12'));
     $this->chrome->driver->findElement(Facebook\WebDriver\WebDriverBy::xpath("//a[normalize-space()='STL']"))->click();
@@ -148,7 +150,7 @@ it('can be worked by keyboard alone', function () {
     $this->chrome->keys(WebDriverKeys::ESCAPE);
     $this->chrome->until('the list to close', fn (Chrome $c) => $c->js("return document.querySelector('dialog[open]') === null && document.activeElement === document.body"));
     $this->chrome->keys(WebDriverKeys::ENTER);
-    $this->chrome->waitForText('How fine?');
+    $this->chrome->waitForText('How fine, and where?');
     $this->chrome->keys('u');
     $this->chrome->until('undone', fn (Chrome $c) => $c->js("return [...document.querySelectorAll('nav[aria-label=Stations] button')][2].disabled"));
 });

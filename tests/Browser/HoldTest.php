@@ -35,7 +35,7 @@ it('lists what needs holding, flies to it by mouse and by keys, signs it off, an
     $chrome->until('the stage', fn (Chrome $c) => $c->all('[data-stage=ready]'), 60);
     expect(holdFigure($chrome))->not->toContain('place');
     $chrome->button('Take this stance')->click();
-    $chrome->waitForText('How fine?', 30);
+    $chrome->waitForText('How fine, and where?', 30);
     $chrome->keys('3');
     $chrome->waitForText('What needs holding?', 60);
     $places = $chrome->until('the places', fn (Chrome $c) => count($c->all('[data-place]')));
@@ -79,7 +79,7 @@ function hookAtHold(Chrome $chrome, string $url): Chrome
     // as it stands in the file: an island and a bridge
     $chrome->until('the pose of the file', fn (Chrome $c) => $c->js("const own = document.querySelector('[data-stance][aria-label*=\"pose of the file\"]'); own?.click(); return own !== null;"));
     $chrome->button('Take this stance')->click();
-    $chrome->waitForText('How fine?', 30);
+    $chrome->waitForText('How fine, and where?', 30);
     $chrome->keys('3');
     $chrome->waitForText('How is it held?', 60);
     $chrome->until('all four planned', fn (Chrome $c) => str_contains(wayRow($c, 'none'), '–') && preg_match('/g/', wayRow($c, 'columns')), 90);

@@ -33,7 +33,7 @@ function takeThird(Chrome $chrome, string $url): string
     $chrome->waitForText('Stance 3 of');
     $taken = stanceInHand($chrome);
     $chrome->button('Take this stance')->click();
-    $chrome->waitForText('How fine?');
+    $chrome->waitForText('How fine, and where?');
 
     return $taken;
 }
@@ -78,10 +78,10 @@ it('loses nothing of two windows that decide about the same plan', function () {
     $address = explode('#', $this->chrome->driver->getCurrentURL())[0];
     $other = Chrome::start();
     try {
-        $other->visit($address.'#layers')->waitForText('How fine?');
+        $other->visit($address.'#layers')->waitForText('How fine, and where?');
         $this->chrome->first('[data-layer="0.12"]')->click();
         $this->chrome->button('Set 0.12 mm')->click();
-        $this->chrome->waitForText('layers of 0.12');
+        $this->chrome->waitForText('Where do layers begin?');
         // the other one does not know
         $other->first('[data-layer="0.28"]')->click();
         $other->button('Set 0.28 mm')->click();

@@ -14,7 +14,7 @@ it('has no serious accessibility finding on any screen, by day and by night', fu
         $chrome->visit($app->url)->waitForText('Curlew on a mooring post');
         $ids = $chrome->js("return [...document.querySelectorAll('main a[href^=\"/pieces/\"]')].map((a) => a.getAttribute('href'))");
         expect($ids)->toHaveCount(4);
-        $screens = ['/' => 'The cabinet', '/shelf' => 'What you print with', $ids[0].'#look' => 'A sound solid', $ids[0].'#stand' => 'Stance', $ids[0].'#layers' => 'How fine?', $ids[0].'#sheet' => 'Take it to the printer', $ids[2].'#look' => 'Not a closed solid', "{$ids[0]}/export/sheet" => 'Set this', "{$ids[0]}/contact-sheet" => 'What matters'];
+        $screens = ['/' => 'The cabinet', '/shelf' => 'What you print with', $ids[0].'#look' => 'A sound solid', $ids[0].'#stand' => 'Stance', $ids[0].'#layers' => 'How fine, and where?', $ids[0].'#seam' => 'less than at the back', $ids[0].'#iron' => 'Which tops are worth it?', $ids[0].'#sheet' => 'Take it to the printer', $ids[2].'#look' => 'Not a closed solid', "{$ids[0]}/export/sheet" => 'Set this', "{$ids[0]}/contact-sheet" => 'What matters'];
         $found = [];
         foreach (['reed', 'tide'] as $theme) {
             $chrome->js("localStorage.setItem('wrenlo-theme', arguments[0])", $theme);

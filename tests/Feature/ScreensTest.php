@@ -118,7 +118,7 @@ it('fills an empty cabinet with the demo once, and leaves a filled one alone', f
     expect($person->pieces()->pluck('name')->all())->toBe(['Whelk shell', 'Fern relief', 'Seed pod', 'Curlew on a mooring post']);
     $states = Piece::query()->orderBy('id')->get()->map(fn (Piece $p) => [Measuring::of(Bench::of($p))->state->value, Bench::of($p)->layers()->layerMm !== null, PieceTag::of(Bench::of($p))->watertight]);
     expect($states->all())->toBe([['waiting', false, null], ['done', false, false], ['done', false, true], ['done', true, true]])
-        ->and(Piece::query()->latest('id')->first()->plans()->pluck('name')->all())->toBe(['For the shelf', 'Quick and cheap']);
+        ->and(Piece::query()->latest('id')->first()->plans()->pluck('name')->all())->toBe(['For the shelf', 'Quick and cheap', 'Hours where they are seen']);
     $this->artisan('wrenlo:demo', ['--small' => true])->assertSuccessful();
     expect(Piece::query()->count())->toBe(4);
 });

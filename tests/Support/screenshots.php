@@ -81,7 +81,7 @@ try {
         $c->until('the ways', fn (Chrome $c) => str_contains($c->text(), 'save plastic') || str_contains($c->text(), 'plastic here'), 120);
         $c->keys('...');
     });
-    $shoot('layers', $curlew.'#layers', 'How fine?');
+    $shoot('layers', $curlew.'#layers', 'How fine, and where?');
     $shoot('sheet-station', $curlew.'#sheet', 'Take it to the printer');
     $shoot('shelf', '/shelf', 'What you print with');
     $shoot('plate', '/plate?pieces='.basename($curlew).','.basename($pod), 'Nothing is left in the air');

@@ -10,11 +10,17 @@ use App\Actions\SetUpPerson;
 use App\Actions\StoreUpload;
 use App\Findings\Findings;
 use App\Findings\Kinds\Holding;
+use App\Findings\Kinds\Ironed;
+use App\Findings\Kinds\Laid;
+use App\Findings\Kinds\Layering;
+use App\Findings\Kinds\Seamed;
 use App\Findings\Kinds\Surface;
 use App\Findings\Kinds\Thickness;
 use App\Findings\Lists;
 use App\Findings\MeshInHand;
+use App\Findings\Subject;
 use App\Models\Piece;
+use App\Models\Plan;
 use App\Models\User;
 use App\Plans\Bench;
 use App\Plans\Plans;
@@ -179,12 +185,31 @@ final class DemoCommand extends Command
         $decide('stand', ['stance' => $best(), 'pinned' => $own]);
         $decide('hold', ['way' => 'tree']);
         $decide('layers', ['layer_mm' => 0.2]);
+        $decide('seam', ['style' => 'path']);
+        $decide('iron', ['scope' => 'worth']);
         Plans::copy($plan->refresh()->setRelation('piece', $piece), 'Quick and cheap', true);
         $decide('stand', ['weights' => Preset::LeastPlastic->weights()->of]);
         $decide('stand', ['stance' => $best()]);
         $decide('hold', ['way' => 'columns']);
         $decide('layers', ['layer_mm' => 0.24]);
+        $this->budget($piece, $plan);
         Plans::choose($plan->refresh());
         Findings::ask(Thickness::class, Bench::of($piece->refresh())->subject());
+    }
+
+    /** A third plan: the hours spent where they are seen. */
+    private function budget(Piece $piece, Plan $plan): void
+    {
+        Plans::copy($plan->refresh()->setRelation('piece', $piece), 'Hours where they are seen', true);
+        $standing = static function () use ($piece): Subject {
+            $bench = Bench::of($piece->refresh());
+
+            return $bench->standing($bench->stand()->stance ?? throw new \LogicException('Decided above.'));
+        };
+        $layering = Findings::now(Layering::class, $standing())->headline ?? [];
+        $this->decide($piece, 'layers', ['mode' => 'budget', 'hours' => $layering['curve'][$layering['knee']]['hours']]);
+        foreach ([Laid::class, Seamed::class, Ironed::class] as $kind) {
+            Findings::now($kind, $standing());
+        }
     }
 }

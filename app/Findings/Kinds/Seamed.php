@@ -59,7 +59,7 @@ final class Seamed extends Kind
             $seams = $planner->seams($style, $display->frontAcross());
             $rows[$style->value] = ['seam_mm' => $seams->seamMm, 'seen_mm' => $seams->seenMm, 'jumps' => $seams->jumps, 'chains' => $seams->chains, 'outlines' => count($seams->place)];
             $at = static fn (array $of): array => array_map(static fn (int $p): float => $of[$p], $seams->place);
-            $blobs[$style->value] = Lists::writer(['x' => ['g', $at($places->x)], 'y' => ['g', $at($places->y)], 'z' => ['g', $at($places->z)], 'seen' => ['g', $at($places->seen)], 'below' => ['V', array_map(static fn (int $b): int => $b + 1, $planner->below)]]);
+            $blobs[$style->value] = Lists::writer(['x' => ['g', $at($places->x)], 'y' => ['g', $at($places->y)], 'z' => ['g', $at($places->z)], 'seen' => ['g', array_map(static fn (float $v): float => min(1.0, $v), $at($places->weight))], 'below' => ['V', array_map(static fn (int $b): int => $b + 1, $planner->below)]]);
         }
 
         return new Result(['styles' => $rows, 'spacing_mm' => SeamPlaces::SPACING_MM], $blobs);

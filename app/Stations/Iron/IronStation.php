@@ -92,12 +92,13 @@ final class IronStation extends Station
         $isShut = $bench->stand()->stance === null || $bench->layers()->layerMm === null;
         $figure = match (true) {
             $d->scope === null => '',
+            $report !== null && $report->tops === [] => 'nothing level',
             $d->scope === IronScope::None => 'none',
             $report === null => mb_strtolower($d->scope->label()),
             default => number_format($report->minutes, $report->minutes < 10 ? 1 : 0)."\u{202F}min",
         };
 
-        return new Headline(self::key(), self::name(), $figure, $isShut ? 'shut' : ($d->scope === null ? 'open' : 'done'), $report === null ? null : (count($report->tops) === 1 ? '1 flat top' : count($report->tops).' flat tops'));
+        return new Headline(self::key(), self::name(), $figure, $isShut ? 'shut' : ($d->scope === null ? 'open' : 'done'), $report === null || $report->tops === [] ? null : (count($report->tops) === 1 ? '1 flat top' : count($report->tops).' flat tops'));
     }
 
     public static function page(Bench $bench): IronPage

@@ -58,11 +58,11 @@ final readonly class SeamPlanner
     /** @param  list<int>  $chosen */
     private function judged(SeamStyle $style, array $chosen): Seams
     {
-        ['x' => $x, 'y' => $y, 'seen' => $seen] = get_object_vars($this->places);
+        ['x' => $x, 'y' => $y, 'weight' => $weight] = get_object_vars($this->places);
         $sum = 0.0;
         $jumps = $chains = 0;
         foreach ($chosen as $l => $k) {
-            $sum += $seen[$k];
+            $sum += $weight[$k];
             $b = $this->below[$l];
             if ($b < 0) {
                 $chains++;

@@ -10,6 +10,7 @@ final readonly class Seams
     /**
      * @param  list<int>  $place  of each outline, in SeamPlaces
      * @param  int  $chains  lines that follow an outline from layer to layer
+     * @param  float  $seenMm  length of the seam times how much of it is seen, as marks would have it
      * @param  int  $jumps  places where a line leaps by more than JUMP_MM
      */
     public function __construct(public SeamStyle $style, public array $place, public int $chains, public int $jumps, public float $seamMm, public float $seenMm) {}

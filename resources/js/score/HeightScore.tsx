@@ -121,10 +121,7 @@ export function HeightScore({ tracks, layerMm, runs = [], seam = null, totalHour
                     />
                 )}
             </svg>
-            <TrackNames
-                layer={runs.length > 0 ? `Layers ${span(runs)}` : `Layer ${number(layerMm, 2)}`}
-                support={seam ? 'Seen seam' : 'Support'}
-            />
+            <TrackNames layer={runs.length > 0 ? span(runs) : `Layer ${number(layerMm, 2)}`} support={seam ? 'Seen seam' : 'Support'} />
             {ticks(height).map((mm) => (
                 <span
                     key={mm}
@@ -228,7 +225,7 @@ function layerLine(runs: Runs, at: (mm: number) => number, height: number): stri
 
 function span(runs: Runs): string {
     const all = runs.map(([mm = 0]) => mm);
-    return `${number(Math.min(...all), 2)}–${number(Math.max(...all), 2)}`;
+    return `${number(Math.min(...all), 2)}–${unit(Math.max(...all), 2, 'mm')}`;
 }
 
 /** Everything the tracks say at a height. */

@@ -14,12 +14,12 @@ type Props = {
 export function Legend({ measure, marked, layerMm, limitDeg, isShort }: Props) {
     if (measure.key === 'marks') return <MarksLegend marked={marked} />;
     const ticks = measure.ticks(layerMm, limitDeg);
-    if (ticks.length === 0) return null;
+    if (ticks.length === 0 && measure.note === '') return null;
     const ramp = `linear-gradient(to ${measure.isReversed ? 'left' : 'right'}, var(--measure-zero), var(${measure.ink}))`;
     return (
         <div className="absolute bottom-3 left-3 w-60 rounded-md border border-base-300 bg-base-100 px-3 py-2">
             <p className="mb-1.5 text-[13px] font-semibold">{measure.title}</p>
-            <div className="h-2 rounded-sm" style={{ background: ramp }} />
+            {ticks.length > 0 && <div className="h-2 rounded-sm" style={{ background: ramp }} />}
             <div className="mt-1 flex justify-between text-[11px] text-soft">
                 {ticks.map((t) => (
                     <span key={t}>{t}</span>

@@ -75,7 +75,7 @@ export const MEASURES: Measure[] = [
         title: 'Its real layers in raking light',
         ink: '--plaster',
         ticks: () => [],
-        note: '',
+        note: 'As high as they are planned; wide terraces are where contour lines will show. Zoom in: what is finer than a pixel blurs.',
         onDemand: true,
     },
     { key: 'plain', label: 'Plain', title: 'No tint', ink: '--plaster', ticks: () => [], note: '' },

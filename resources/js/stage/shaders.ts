@@ -91,12 +91,12 @@ void main() {
     if (uMode == 7) {
         // a bead bulges: below its middle it looks down, above it looks up; where layers are finer than pixels they blur
         float part = clamp((vHeight - here.x) / here.y, 0.0, 1.0);
-        float blur = clamp(1.6 - 2.2 * fwidth(vHeight) / here.y, 0.0, 1.0);
+        float blur = clamp(1.5 - 1.5 * fwidth(vHeight) / here.y, 0.0, 1.0);
         raking = (2.0 * part - 1.0) * sqrt(max(0.0, 1.0 - steep * steep * 0.6)) * blur;
     }
     float key = max(0.0, dot(vLit, normalize(vec3(-0.45, 0.6, 0.66))));
     float fill = max(0.0, dot(vLit, normalize(vec3(0.7, 0.1, 0.5))));
-    gl_FragColor = vec4(tint * (0.46 + 0.5 * key + 0.16 * fill) * (1.0 + 0.34 * raking), 1.0);
+    gl_FragColor = vec4(tint * (0.46 + 0.5 * key + 0.16 * fill) * (1.0 + 0.55 * raking), 1.0);
     #include <colorspace_fragment>
 }
 `;

@@ -27,27 +27,31 @@ const fragmentShader = /* glsl */ `
 uniform vec3 uHidden;
 uniform vec3 uShown;
 uniform float uCut;
+uniform float uRound;
 varying float vSeen;
 varying float vHeight;
 void main() {
-    if (vHeight > uCut) discard;
+    if (vHeight > uCut || (uRound > 0.5 && length(gl_PointCoord - 0.5) > 0.5)) discard;
     gl_FragColor = vec4(mix(uHidden, uShown, smoothstep(0.0, 0.5, vSeen)), 1.0);
     #include <colorspace_fragment>
 }
 `;
 
+function material(round: number): THREE.ShaderMaterial {
+    const uniforms = {
+        uHidden: { value: new THREE.Color() },
+        uShown: { value: new THREE.Color() },
+        uCut: { value: 1e9 },
+        uRound: { value: round },
+        uSize: { value: 4.5 },
+    };
+    return new THREE.ShaderMaterial({ vertexShader, fragmentShader, uniforms });
+}
+
 export class Lines {
     readonly group = new THREE.Group();
-    private readonly material = new THREE.ShaderMaterial({
-        vertexShader,
-        fragmentShader,
-        uniforms: {
-            uHidden: { value: new THREE.Color() },
-            uShown: { value: new THREE.Color() },
-            uCut: { value: 1e9 },
-            uSize: { value: 5 },
-        },
-    });
+    private readonly dot = material(1);
+    private readonly stroke = material(0);
 
     constructor() {
         this.group.matrixAutoUpdate = false;
@@ -58,8 +62,8 @@ export class Lines {
     set(drawn: Drawn | null): void {
         emptyGroup(this.group);
         this.group.visible = drawn !== null;
-        if (drawn?.dots) this.group.add(new THREE.Points(this.geometry(drawn.dots, drawn.seen), this.material));
-        if (drawn?.strokes) this.group.add(new THREE.LineSegments(this.geometry(drawn.strokes, null), this.material));
+        if (drawn?.dots) this.group.add(new THREE.Points(this.geometry(drawn.dots, drawn.seen), this.dot));
+        if (drawn?.strokes) this.group.add(new THREE.LineSegments(this.geometry(drawn.strokes, null), this.stroke));
     }
 
     private geometry(at: Float32Array, seen: Float32Array | null): THREE.BufferGeometry {
@@ -75,11 +79,13 @@ export class Lines {
     }
 
     cut(mm: number | null): void {
-        (this.material.uniforms.uCut as THREE.IUniform<number>).value = mm ?? 1e9;
+        for (const m of [this.dot, this.stroke]) (m.uniforms.uCut as THREE.IUniform<number>).value = mm ?? 1e9;
     }
 
     repaint(): void {
-        (this.material.uniforms.uHidden as THREE.IUniform<THREE.Color>).value.set(colour('--color-primary'));
-        (this.material.uniforms.uShown as THREE.IUniform<THREE.Color>).value.set(colour('--color-error'));
+        for (const m of [this.dot, this.stroke]) {
+            (m.uniforms.uHidden as THREE.IUniform<THREE.Color>).value.set(colour('--measure-step'));
+            (m.uniforms.uShown as THREE.IUniform<THREE.Color>).value.set(colour('--color-error'));
+        }
     }
 }

@@ -28,10 +28,14 @@ export function IronEvidence({ page, report, onScope, onRule, onMend, onDone }: 
                             'Looking for faces that lie level.'
                         ) : tops.length === 0 ? (
                             'Nothing lies level in this stance: there is nothing to iron.'
+                        ) : tops.length === 1 && ironed.length === 0 ? (
+                            <>
+                                One face lies level; ironing it takes <strong>{minutes(report.allMinutes)}</strong>.
+                            </>
                         ) : ironed.length === 0 ? (
                             <>
-                                <strong>{number(tops.length)}</strong> {tops.length === 1 ? 'face lies' : 'faces lie'} level. Ironing all of
-                                them takes <strong>{minutes(report.allMinutes)}</strong>, the topmost alone{' '}
+                                <strong>{number(tops.length)}</strong> faces lie level. Ironing all of them takes{' '}
+                                <strong>{minutes(report.allMinutes)}</strong>, the topmost alone{' '}
                                 <strong>{minutes(report.topMinutes)}</strong>.
                             </>
                         ) : (
@@ -47,7 +51,7 @@ export function IronEvidence({ page, report, onScope, onRule, onMend, onDone }: 
                     <Radios
                         label="Which tops are ironed"
                         className="grid grid-cols-2 gap-1"
-                        options={SCOPES.map((s) => ({ key: s.key, show: <Scope {...s} report={report} /> }))}
+                        options={SCOPES.map((s) => ({ key: s.key, show: <Scope of={s} report={report} /> }))}
                         value={page.scope ?? 'none'}
                         onPick={onScope}
                         optionClass={(isOn) =>
@@ -138,13 +142,13 @@ export function IronEvidence({ page, report, onScope, onRule, onMend, onDone }: 
 
 const SCOPES: { key: IronScope; label: string; why: string }[] = [
     { key: 'none', label: 'None', why: 'as they come' },
-    { key: 'top', label: 'The topmost', why: 'the last thing seen' },
+    { key: 'top', label: 'Topmost', why: 'the last thing seen' },
     { key: 'all', label: 'All flat tops', why: 'every level face' },
     { key: 'worth', label: 'Those worth it', why: 'most seen area a minute' },
 ];
 
-function Scope({ key, label, why, report }: (typeof SCOPES)[number] & { report: IronReport }) {
-    const takes = { none: 0, top: report.topMinutes, all: report.allMinutes, worth: null }[key];
+function Scope({ of: { key, label, why }, report }: { of: (typeof SCOPES)[number]; report: IronReport }) {
+    const takes = { none: null, top: report.topMinutes, all: report.allMinutes, worth: null }[key];
     return (
         <>
             <span className="flex justify-between gap-2 font-semibold">

@@ -17,7 +17,7 @@ export function useIron(bench: Bench): StationView {
     const onStage = takenOnStage(bench, page.layerMm, null);
     return {
         key: 'iron',
-        tint: 'seen',
+        tint: 'plain',
         isReady: taken !== null,
         evidence: (
             <IronEvidence

@@ -66,9 +66,9 @@ export function SeamEvidence({ chosen, at, report, onLook, onSet }: Props) {
                 {shown && (
                     <p className="text-[12px] text-soft">
                         {number(shown.outlines)} outlines in {number(shown.chains)} {shown.chains === 1 ? 'line' : 'lines'},{' '}
-                        {number(shown.jumps)} of the steps from layer to layer longer than 1 mm. Red on the piece is seen, ink is hidden.
-                        Places are compared every {unit(report?.spacingMm ?? 0.5, 2, 'mm')} along each outline; what is marked{' '}
-                        <em>no seam</em> or <em>seam here</em> counts as marked.
+                        {number(shown.jumps)} of the steps from layer to layer longer than 1 mm. Red on the piece is seen, blue is hidden.
+                        Places are compared every {unit(report?.spacingMm ?? 0.5, 2, 'mm')} along each outline; marked faces count as
+                        marked, those to show three times.
                     </p>
                 )}
                 <p className="rule-t pt-2 text-[12px] text-soft">

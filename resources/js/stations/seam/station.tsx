@@ -21,7 +21,7 @@ export function useSeamStation(bench: Bench): StationView {
     const move = (by: number): void => setLooked(ORDER[(ORDER.indexOf(at) + by + ORDER.length) % ORDER.length] ?? at);
     return {
         key: 'seam',
-        tint: 'seen',
+        tint: 'plain',
         isReady: taken !== null,
         evidence: (
             <SeamEvidence

@@ -84,13 +84,13 @@ final class Chrome
     }
 
     /**
-     * Presses on the stage, goes through these places with the button down, and lets go.
+     * Presses on the stage (or another element), goes through these places with the button down, and lets go.
      *
      * @param  list<array{float, float}>  $places  shares of its width and height, from the upper left
      */
-    public function drag(array $places): void
+    public function drag(array $places, string $on = '[data-stage=ready] canvas'): void
     {
-        $canvas = $this->first('[data-stage=ready] canvas');
+        $canvas = $this->first($on);
         $size = $canvas->getSize();
         $at = static fn (array $p): array => [(int) (($p[0] - 0.5) * $size->getWidth()), (int) (($p[1] - 0.5) * $size->getHeight())];
         $actions = (new WebDriverActions($this->driver))->moveToElement($canvas, ...$at($places[0]))->clickAndHold();

@@ -91,7 +91,7 @@ it('loses nothing of two windows that decide about the same plan', function () {
         // both are there: each as a plan
         $plans = $other->js("return [...document.querySelectorAll('select[aria-label=Plan] option')].map((o) => o.innerText)");
         expect($plans)->toHaveCount(2);
-        $other->visit($address.'#sheet')->waitForText('layers of');
+        $other->visit('about:blank')->visit($address.'#sheet')->waitForText('layers of');
         preg_match('/layers of (0\.\d+)/', $other->text(), $m);
         $layers = [$m[1]];
         $other->js("const s = document.querySelector('select[aria-label=Plan]'); Object.getOwnPropertyDescriptor(HTMLSelectElement.prototype, 'value').set.call(s, [...s.options].find((o) => !o.selected).value); s.dispatchEvent(new Event('change', { bubbles: true }));");

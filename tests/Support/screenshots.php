@@ -38,7 +38,6 @@ try {
 
     // the whelk waits in the queue until here
     $shoot('cabinet', '/', 'Being measured');
-    $shoot('measuring', $whelk, 'Waiting for its turn');
     $app->startWorker();
     $chrome->visit($app->url.$whelk.'#stand')->waitForText('these proven layer by layer', 240);
     $shoot('look', $curlew.'#look', 'A sound solid');
@@ -76,12 +75,23 @@ try {
         $c->js("document.querySelectorAll('[data-stance]')[4].click()");
         $c->keys('oc');
     }, 'tide');
-    $shoot('chart', $whelk.'#stand', 'these proven layer by layer', $press('g'));
     $shoot('hold', $curlew.'#hold', 'lean out further', function (Chrome $c): void {
         $c->until('the ways', fn (Chrome $c) => str_contains($c->text(), 'save plastic') || str_contains($c->text(), 'plastic here'), 120);
         $c->keys('...');
     });
-    $shoot('layers', $curlew.'#layers', 'How fine, and where?');
+    $shoot('layers', $curlew.'#layers', 'How fine, and where?', function (Chrome $c): void {
+        $c->until('the paths', fn (Chrome $c) => $c->all('svg[aria-label^="Seen step from"]') !== [], 120);
+        $c->js("[...document.querySelectorAll('[role=radio]')].find((r) => r.innerText === 'Within hours').click()");
+        $c->until('a plan', fn (Chrome $c) => str_contains($c->text(), 'less than even layers'), 60);
+    });
+    $shoot('seam', $curlew.'#seam', 'less than at the back');
+    $shoot('iron', $fern.'#look', 'Not a closed solid', function (Chrome $c): void {
+        $c->js("const s = document.querySelector('select[aria-label=Plan]'); Object.getOwnPropertyDescriptor(HTMLSelectElement.prototype, 'value').set.call(s, [...s.options].find((o) => !o.selected).value); s.dispatchEvent(new Event('change', { bubbles: true }));");
+        $c->waitForText('Lying, its face ironed', 60);
+        usleep(1_500_000);
+        $c->keys('6');
+        $c->until('the tops', fn (Chrome $c) => str_contains($c->text(), 'more smooth'), 60);
+    });
     $shoot('sheet-station', $curlew.'#sheet', 'Take it to the printer');
     $shoot('shelf', '/shelf', 'What you print with');
     $shoot('plate', '/plate?pieces='.basename($curlew).','.basename($pod), 'Nothing is left in the air');

@@ -64,7 +64,12 @@ final class DemoCommand extends Command
         $small = (bool) $this->option('small');
         // the whelk waits in the queue: its measuring is there to be watched
         $this->bring($person, 'whelk shell.stl', $small ? Marsh::whelk(2.4) : Marsh::whelk());
-        $this->measured(fn (): Piece => $this->bring($person, 'fern relief.obj', Marsh::brokenFern()));
+        $this->measured(function () use ($person): Piece {
+            $fern = $this->bring($person, 'fern relief.obj', Marsh::brokenFern());
+            $this->iron($fern);
+
+            return $fern;
+        });
         $this->measured(function () use ($person): Piece {
             $pod = $this->bring($person, 'seed pod.ply', Marsh::pod());
             $this->hold($pod);
@@ -195,6 +200,18 @@ final class DemoCommand extends Command
         $this->budget($piece, $plan);
         Plans::choose($plan->refresh());
         Findings::ask(Thickness::class, Bench::of($piece->refresh())->subject());
+    }
+
+    /** A relief that lies on its back has a level face round the fronds: a second plan, ironed. */
+    private function iron(Piece $piece): void
+    {
+        $plan = Bench::of($piece->refresh())->plan;
+        Plans::copy($plan->setRelation('piece', $piece), 'Lying, its face ironed', true);
+        $this->decide($piece, 'stand', ['stance' => StanceChoice::idOf(new Vec3(0, -1, 0), 0.0)]);
+        $this->decide($piece, 'layers', ['layer_mm' => 0.2]);
+        $this->decide($piece, 'seam', ['style' => 'path']);
+        $this->decide($piece, 'iron', ['scope' => 'all']);
+        Plans::choose($plan->refresh());
     }
 
     /** A third plan: the hours spent where they are seen. */

@@ -19,7 +19,8 @@ use Wrenlo\Core\Layer\LayerPlanner;
 /** Heights of layers from what was measured about a stance: milliseconds, so that a budget can be dragged. */
 final readonly class PlanLayers
 {
-    private function __construct(private LayerPlanner $planner) {}
+    /** @param  list<array<string, mixed>>  $curve  of Layering */
+    private function __construct(private LayerPlanner $planner, private array $curve) {}
 
     /**
      * @param  list<array{from_mm: float, to_mm: float, least_mm: float, most_mm: float}>  $ranges
@@ -31,7 +32,7 @@ final readonly class PlanLayers
         $finding = self::finding($bench) ?? throw new InvalidArgumentException('The paths of the layers are still being added up; a moment.');
         $bytes = Findings::blob($finding, 'costs') ?? throw new InvalidArgumentException('The paths of the layers are being added up again; a moment.');
 
-        return new self(LayerPlanner::of(Layering::costs($finding->headline ?? [], Lists::open($bytes)), LayerLimits::of($bench->profile()), $ranges));
+        return new self(LayerPlanner::of(Layering::costs($finding->headline ?? [], Lists::open($bytes)), LayerLimits::of($bench->profile()), $ranges), $finding->headline['curve'] ?? []);
     }
 
     public static function finding(Bench $bench): ?Finding
@@ -47,8 +48,21 @@ final readonly class PlanLayers
         return match ($mode) {
             LayerMode::Even => $this->planner->uniform($layerMm ?? throw new InvalidArgumentException('Even layers need a height.')),
             LayerMode::Step => $this->planner->stepBounded($cuspMm ?? throw new InvalidArgumentException('Say the greatest step.')),
-            LayerMode::Budget => $this->planner->within($hours ?? throw new InvalidArgumentException('Say how many hours it may take.'), $isDraft),
+            LayerMode::Budget => $this->planner->within($hours ?? throw new InvalidArgumentException('Say how many hours it may take.'), $isDraft, $this->price($hours)),
         };
+    }
+
+    /** What the curve loses for a second at these hours; null beyond its ends. */
+    private function price(float $hours): ?float
+    {
+        foreach ($this->curve as $k => $b) {
+            $a = $this->curve[$k - 1] ?? null;
+            if ($a !== null && $a['hours'] <= $hours && $b['hours'] > $hours) {
+                return ($a['seen_step_mm'] - $b['seen_step_mm']) / max(1e-9, 3600 * ($b['hours'] - $a['hours']));
+            }
+        }
+
+        return null;
     }
 
     /**

@@ -4,7 +4,7 @@ import { createRequire } from 'node:module';
 import { pathToFileURL } from 'node:url';
 
 const [folder, file, step] = process.argv.slice(2);
-const found = createRequire(`${folder}/x.js`).resolve('manifold-3d');
+const found = createRequire(`${folder}/x.js`).resolve.paths('x') && `${folder}/node_modules/manifold-3d/manifold.js`;
 const wasm = await (await import(pathToFileURL(found))).default();
 wasm.setup();
 const bytes = readFileSync(file);

@@ -28,9 +28,9 @@ it('adds up the paths of a cube as they are laid', function () {
         ->and($j['mm']['infill'])->toEqualWithDelta(92 * 0.12 * $side ** 2 / $s, 0.005 * 92 * 0.12 * $side ** 2 / $s)
         ->and($j['grams'])->toEqualWithDelta(array_sum([$j['mm']['wall'], $j['mm']['skin'], $j['mm']['infill']]) * $s * 0.2 * 1.24 / 1000, 1e-6)->and($j['hours'] * 3600)->toEqualWithDelta(array_sum($j['seconds']), 1e-6)
         ->and(array_keys($j['seconds']))->toBe(['wall', 'skin', 'infill', 'travel', 'layer_change', 'slowed'])->and(array_keys($j['mm']))->toBe(['wall', 'skin', 'infill', 'travel']);
-    // a pin of 3 mm is slowed down: every layer takes five seconds, and the change
+    // a pin of 3 mm is slowed down: every layer takes three seconds, and the change
     $pin = wrenlo('time', ['file' => solidFile(Solids::box(3, 3, 10)), '--layer' => '0.2']);
-    expect($pin['hours'] * 3600)->toEqualWithDelta(50 * 7.0, 1e-6);
+    expect($pin['hours'] * 3600)->toEqualWithDelta(50 * 5.0, 1e-6);
 });
 
 it('plans layers in three ways, and says why when it cannot', function () {

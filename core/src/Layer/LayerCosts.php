@@ -190,6 +190,47 @@ final readonly class LayerCosts
         return (1 - $w) * ($this->thinSecondsBelow[$to] - $this->thinSecondsBelow[$from]) / ($to - $from) + $w * ($this->thickSecondsBelow[$to] - $this->thickSecondsBelow[$from]) / ($to - $from) + $this->changeS;
     }
 
+    /** The same on a grid so many times as coarse. */
+    public function coarser(int $times): self
+    {
+        $every = static fn (array $below, float $by): array => array_map(static fn (int $k): float => $by * $below[min($k * $times, count($below) - 1)], range(0, intdiv(count($below) - 2, $times) + 1));
+        $seen = $every($this->seenBelow, 1.0);
+
+        return new self(
+            stepMm: $this->stepMm * $times, heightMm: $this->heightMm, seenBelow: $seen, seenMm2: $this->seenMm2, steepest: array_fill(0, count($seen) - 1, 1.0),
+            thinSecondsBelow: $every($this->thinSecondsBelow, 1 / $times), thickSecondsBelow: $every($this->thickSecondsBelow, 1 / $times), thinMm: $this->thinMm, thickMm: $this->thickMm, changeS: $this->changeS,
+        );
+    }
+
+    /** @return list<float> `layerS` from each border, of this many steps: all at once, as a search needs them */
+    public function secondsOf(int $steps): array
+    {
+        ['thinSecondsBelow' => $thin, 'thickSecondsBelow' => $thick, 'changeS' => $change] = get_object_vars($this);
+        $cells = $this->cells();
+        $w = $this->thickMm > $this->thinMm ? ($steps * $this->stepMm - $this->thinMm) / ($this->thickMm - $this->thinMm) : 0.0;
+        $found = [];
+        for ($from = 0; $from < $cells; $from++) {
+            $to = $from + $steps < $cells ? $from + $steps : $cells;
+            $found[] = ((1 - $w) * ($thin[$to] - $thin[$from]) + $w * ($thick[$to] - $thick[$from])) / ($to - $from) + $change;
+        }
+
+        return $found;
+    }
+
+    /** @return list<float> `seenStepMm` from each border, of this many steps */
+    public function seenStepsOf(int $steps): array
+    {
+        $below = $this->seenBelow;
+        $cells = $this->cells();
+        $each = $this->seenMm2 > 0.0 ? $steps * $this->stepMm / $this->seenMm2 : 0.0;
+        $found = [];
+        for ($from = 0; $from < $cells; $from++) {
+            $found[] = $each * ($below[$from + $steps < $cells ? $from + $steps : $cells] - $below[$from]);
+        }
+
+        return $found;
+    }
+
     /** What that layer adds to the mean seen step, mm. */
     public function seenStepMm(int $from, int $steps): float
     {

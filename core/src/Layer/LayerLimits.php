@@ -42,6 +42,19 @@ final readonly class LayerLimits
         return new self($profile->zStepMm, $steps, $ratio, $first);
     }
 
+    /** The same heights on a grid so many times as coarse; null where hardly any lie on it. */
+    public function coarser(int $times): ?self
+    {
+        $steps = [];
+        foreach ($this->steps as $k) {
+            if ($k % $times === 0) {
+                $steps[] = intdiv($k, $times);
+            }
+        }
+
+        return count($steps) < 4 ? null : new self($this->stepMm * $times, $steps, $this->ratio, null);
+    }
+
     public function leastMm(): float
     {
         return round($this->steps[0] * $this->stepMm, 6);

@@ -22,6 +22,11 @@ final readonly class LayerPlanner
     /** Ways that are followed when bound and plan do not meet: all of a small piece, of a large one some at each border and height. */
     private const MOST_WAYS = 100_000;
 
+    /** A grid with more borders times heights than this is looked at coarser first, by so many steps at a time. */
+    private const FINE = 150_000;
+
+    private const COARSER = 4;
+
     /** Hours may be over by this: the last digit they are written with. */
     private const SLACK_S = 4e-6;
 
@@ -101,23 +106,58 @@ final readonly class LayerPlanner
      * Lowest seen step within these hours.
      *
      * @param  bool  $isDraft  while it is being dragged: a plan on the bound, though hours may be left over
+     * @param  ?float  $price  of a second, where it is known about: what the curve loses for it there
      *
      * @throws InvalidArgumentException where no plan is as quick
      */
-    public function within(float $hours, bool $isDraft = false): LayerPlan
+    public function within(float $hours, bool $isDraft = false, ?float $price = null): LayerPlan
     {
         $budget = $hours * 3600 + self::SLACK_S;
-        $quick = $this->quickest();
-        if ($quick->hours * 3600 > $budget) {
-            throw new InvalidArgumentException(sprintf('No layers print this in %s h: the thickest take %s h.', self::hours($hours), self::hours($quick->hours)));
+        [$best, $slow, $bound, $price] = $this->narrowed($hours, $near = $price ?? $this->coarsePrice($hours), $near === null ? 40 : ($isDraft ? 1 : 6));
+        if ($slow === null) {
+            return $best;
         }
-        $fine = $this->finest();
-        if ($fine->hours * 3600 <= $budget) {
-            return $fine;
+        $best = $this->mixed($best, $slow, $budget);
+        $best = ! $isDraft && $best->seenStepMm - $bound > self::CLOSE * $best->seenStepMm ? $this->closer($best, $budget, $price) : $best;
+
+        return LayerPlan::of($best->steps, $this->costs, $best->gapShare > 0.0 ? $best->gapShare : max(0.0, 1 - $bound / max($best->seenStepMm, 1e-12)));
+    }
+
+    /**
+     * Between a plan that is too slow and one that is quick enough, the price at which both come to the same.
+     *
+     * @param  ?float  $near  a price that is known to be about right
+     * @param  int  $most  steps to come nearer; the rest is left to the mix of both
+     * @return array{LayerPlan, ?LayerPlan, float, float} quick enough; too slow, null where the finest is quick enough; bound on the seen step; price
+     */
+    private function narrowed(float $hours, ?float $near, int $most = 40): array
+    {
+        $budget = $hours * 3600 + self::SLACK_S;
+        $best = $slow = null;
+        [$bound, $price] = [0.0, 0.0];
+        foreach ([1.0001, 0.9999, 1.003, 0.997, 1.03, 0.97, 1.3, 0.7] as $about) {
+            if ($near === null || ($about > 1.0 ? $best : $slow) !== null) {
+                continue; // dearer seconds for a quicker plan, cheaper ones for a slower: further off only where that side is missing
+            }
+            $lambda = $near * $about;
+            [$plan, $least] = $this->priced(1.0, $lambda);
+            if ($least - $lambda * $budget > $bound) {
+                [$bound, $price] = [$least - $lambda * $budget, $lambda];
+            }
+            $plan->hours * 3600 <= $budget ? $best = $plan : $slow = $plan;
         }
-        // between a plan that is too slow and one that is quick enough, the price at which both come to the same
-        [$slow, $best, $bound, $price] = [$fine, $quick, 0.0, 0.0];
-        for ($try = 0; $try < 40; $try++) {
+        $most = $best === null || $slow === null ? 40 : $most;
+        if ($best === null) {
+            $best = $this->quickest();
+            if ($best->hours * 3600 > $budget) {
+                throw new InvalidArgumentException(sprintf('No layers print this in %s h: the thickest take %s h.', self::hours($hours), self::hours($best->hours)));
+            }
+        }
+        $slow ??= $this->finest();
+        if ($slow->hours * 3600 <= $budget) {
+            return [$slow, null, $slow->seenStepMm, 0.0];
+        }
+        for ($try = 0; $try < $most && $best->seenStepMm - $bound > self::CLOSE * $best->seenStepMm; $try++) {
             $lambda = ($best->seenStepMm - $slow->seenStepMm) / max(1e-9, ($slow->hours - $best->hours) * 3600);
             [$plan, $least] = $this->priced(1.0, $lambda);
             if ($least - $lambda * $budget > $bound) {
@@ -128,10 +168,24 @@ final readonly class LayerPlanner
             }
             $plan->hours * 3600 <= $budget ? $best = $plan : $slow = $plan;
         }
-        $best = $this->mixed($best, $slow, $budget);
-        $best = ! $isDraft && $best->seenStepMm - $bound > self::CLOSE * $best->seenStepMm ? $this->closer($best, $budget, $price) : $best;
 
-        return LayerPlan::of($best->steps, $this->costs, $best->gapShare > 0.0 ? $best->gapShare : max(0.0, 1 - $bound / max($best->seenStepMm, 1e-12)));
+        return [$best, $slow, $bound, $price];
+    }
+
+    /** On a fine grid the price is found on a coarse one first, in a fraction of the time; null where that is not worth it, or cannot be had. */
+    private function coarsePrice(float $hours): ?float
+    {
+        $limits = $this->limits->coarser(self::COARSER);
+        if ($limits === null || count($this->limits->steps) * $this->costs->cells() < self::FINE) {
+            return null;
+        }
+        try {
+            [, $slow, , $price] = (new self($this->costs->coarser(self::COARSER), $limits))->narrowed($hours, null);
+        } catch (InvalidArgumentException) {
+            return null;
+        }
+
+        return $slow === null ? null : $price;
     }
 
     /**
@@ -344,14 +398,14 @@ final readonly class LayerPlanner
             $rows[$end] = array_fill(0, $m, 0.0);
         }
         $none = array_fill(0, $m, INF);
-        [$takes, $shows] = [$this->seconds, $this->seen];
+        [$takes, $shows] = [array_values($this->seconds), array_values($this->seen)];
         for ($z = $cells; $z >= 0; $z--) {
             if (isset($rows[$z])) {
                 continue;
             }
             $h = [];
             foreach ($steps as $i => $k) {
-                $h[] = $z + $k <= $cells && ($s = $takes[$k][$z]) < INF ? $seen * $shows[$k][$z] + $seconds * $s + $rows[$z + $k][$i] : INF;
+                $h[] = $z + $k <= $cells ? $seen * $shows[$i][$z] + $seconds * $takes[$i][$z] + $rows[$z + $k][$i] : INF;
             }
             $least = [$h];
             for ($l = 0; $l < $levels; $l++) {
@@ -471,21 +525,30 @@ final readonly class LayerPlanner
         $cells = $costs->cells();
         $seconds = $seen = [];
         foreach ($limits->steps as $k) {
-            for ($z = 0; $z < $cells; $z++) {
-                // the last layer takes what is left, though it be less than two of the least
-                $may = $greatestMm === null || $k === $limits->steps[0] || $costs->greatestStepMm($z, $k) <= $greatestMm + 1e-9 || ($z + $k >= $cells - 1 && $k < 2 * $limits->steps[0]);
-                $middle = ($z + $k / 2) * $costs->stepMm;
-                foreach ($ranges as $r) {
-                    $h = $k * $costs->stepMm;
-                    if ($middle >= $r['from_mm'] && $middle < $r['to_mm'] && ($h < $r['least_mm'] - 1e-6 || $h > $r['most_mm'] + 1e-6)) {
-                        $may = false;
+            $seconds[$k] = $costs->secondsOf($k);
+            $seen[$k] = $costs->seenStepsOf($k);
+            if ($greatestMm !== null && $k !== $limits->steps[0]) {
+                for ($z = 0; $z < $cells; $z++) {
+                    // the last layer takes what is left, though it be less than two of the least
+                    if ($costs->greatestStepMm($z, $k) > $greatestMm + 1e-9 && ($z + $k < $cells - 1 || $k >= 2 * $limits->steps[0])) {
+                        $seconds[$k][$z] = INF;
                     }
                 }
-                $seconds[$k][] = $may ? $costs->layerS($z, $k) : INF;
-                $seen[$k][] = $costs->seenStepMm($z, $k);
+            }
+            $h = $k * $costs->stepMm;
+            foreach ($ranges as $r) {
+                if ($h >= $r['least_mm'] - 1e-6 && $h <= $r['most_mm'] + 1e-6) {
+                    continue;
+                }
+                for ($z = 0; $z < $cells; $z++) {
+                    $middle = ($z + $k / 2) * $costs->stepMm;
+                    if ($middle >= $r['from_mm'] && $middle < $r['to_mm']) {
+                        $seconds[$k][$z] = INF;
+                    }
+                }
             }
         }
 
-        return [$seconds, $seen];
+        return [array_map(array_values(...), $seconds), $seen];
     }
 }

@@ -34,7 +34,7 @@ final readonly class PrintProfile
         public float $travelMmPerS = 150.0,
         public float $accelMmPerS2 = 3000.0,
         public float $cornerMmPerS = 12.0,
-        public float $minLayerS = 5.0,
+        public float $minLayerS = 3.0,
         /** thickness of top and bottom skins; as many layers as `skinLayers` says where it is not said */
         public ?float $skinMm = null,
     ) {

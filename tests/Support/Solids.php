@@ -172,6 +172,25 @@ final class Solids
         return self::lathe([[$radius, 0.0], [$radius, $height]], $around);
     }
 
+    /** A tube standing on the plate, its axis Z. */
+    public static function ring(float $outer, float $inner, float $height, int $around = 360): Mesh
+    {
+        $x = $y = $z = $tri = [];
+        foreach ([[$outer, 0.0], [$outer, $height], [$inner, $height], [$inner, 0.0]] as [$r, $h]) {
+            for ($k = 0; $k < $around; $k++) {
+                [$x[], $y[], $z[]] = [$r * cos(2 * M_PI * $k / $around), $r * sin(2 * M_PI * $k / $around), $h];
+            }
+        }
+        for ($j = 0; $j < 4; $j++) {
+            for ($k = 0; $k < $around; $k++) {
+                [$a, $b, $c, $d] = [$j * $around + $k, $j * $around + ($k + 1) % $around, ($j + 1) % 4 * $around + ($k + 1) % $around, ($j + 1) % 4 * $around + $k];
+                array_push($tri, $a, $b, $c, $a, $c, $d);
+            }
+        }
+
+        return new Mesh($x, $y, $z, $tri);
+    }
+
     public static function cone(float $radius, float $height, int $around = 360): Mesh
     {
         return self::lathe([[$radius, 0.0], [0.0, $height]], $around);

@@ -23,24 +23,6 @@ function topsOf(Mesh $mesh, float $seen = 0.5): array
     return FlatTops::of($mesh, Surface::ofFacets($mesh), array_fill(0, $mesh->triangleCount(), $seen));
 }
 
-function ringOf(float $outer, float $inner, float $height, int $n = 360): Mesh
-{
-    $x = $y = $z = $tri = [];
-    foreach ([[$outer, 0.0], [$outer, $height], [$inner, $height], [$inner, 0.0]] as [$r, $h]) {
-        for ($k = 0; $k < $n; $k++) {
-            [$x[], $y[], $z[]] = [$r * cos(2 * M_PI * $k / $n), $r * sin(2 * M_PI * $k / $n), $h];
-        }
-    }
-    for ($j = 0; $j < 4; $j++) {
-        for ($k = 0; $k < $n; $k++) {
-            [$a, $b, $c, $d] = [$j * $n + $k, $j * $n + ($k + 1) % $n, ($j + 1) % 4 * $n + ($k + 1) % $n, ($j + 1) % 4 * $n + $k];
-            array_push($tri, $a, $b, $c, $a, $c, $d);
-        }
-    }
-
-    return new Mesh($x, $y, $z, $tri);
-}
-
 // Strokes by hand: rows at the spacing from inset to inset, or circles one within the other; minutes with the joins between them. 3 %.
 it('lays the strokes that are counted by hand', function (Mesh $mesh, bool $isConcentric, float $area, float $ironed, float $mm, float $strokes) {
     $tops = topsOf($mesh);
@@ -52,7 +34,7 @@ it('lays the strokes that are counted by hand', function (Mesh $mesh, bool $isCo
     'rectangle' => [fn () => Solids::box(40, 24, 5), false, 960.0, 39.6 * 23.6, 39.6 * 237, 237],
     'a turned rectangle' => [fn () => Solids::turned(Solids::box(40, 24, 5), new Vec3(0, 0, 1)), false, 960.0, 39.6 * 23.6, 39.6 * 237, 237],
     'disc' => [fn () => Solids::cylinder(12, 4, 360), true, M_PI * 144, M_PI * 11.8 ** 2, 2 * M_PI * (119 * 11.8 - 0.1 * 118 * 119 / 2), 119],
-    'ring' => [fn () => ringOf(14, 6, 4), true, M_PI * (196 - 36), M_PI * (13.8 ** 2 - 6.2 ** 2), 2 * M_PI * (77 * 13.8 - 0.1 * 76 * 77 / 2), 77],
+    'ring' => [fn () => Solids::ring(14, 6, 4), true, M_PI * (196 - 36), M_PI * (13.8 ** 2 - 6.2 ** 2), 2 * M_PI * (77 * 13.8 - 0.1 * 76 * 77 / 2), 77],
     'L' => [fn () => Solids::carved([[true, [0, 30, 0, 12, 0, 4]], [true, [0, 12, 12, 30, 0, 4]]]), false, 30 * 12 + 12 * 18, 29.6 * 11.6 + 11.6 * 18, 29.6 * 117 + 11.6 * 180, 297],
 ]);
 

@@ -13,6 +13,10 @@ use App\Http\Resources\PlanChoice;
 use App\Plans\Bench;
 use App\Plans\StanceChoice;
 use App\Stations\Hold\Way;
+use App\Stations\Iron\IronPage;
+use App\Stations\Iron\IronScope;
+use App\Stations\Seam\SeamPage;
+use App\Stations\Seam\SeamStation;
 use App\Stations\Stand\RankStances;
 use App\Storage\StageFile;
 use Illuminate\Support\Str;
@@ -166,8 +170,29 @@ final readonly class ExportPlan
             'n' => $this->numbers, 'metrics' => Metrics::all(), 'lean' => Lean::words($this->stance->up, $this->bench->look()->display), 'reason' => $this->reason(),
             'criteria' => array_filter(Criteria::all(), fn (string $key): bool => $key !== 'marked' || ! $this->bench->marks()->keptClear()->isEmpty(), ARRAY_FILTER_USE_KEY),
             'marked' => $this->marked(), 'own' => $this->ownPose(), 'layerMm' => $rules->layerMm, 'limitDeg' => $rules->limitDeg,
+            'seam' => $this->seamOnSheet(), 'ironing' => $this->ironingOnSheet(),
             'picture' => 'data:image/png;base64,'.base64_encode($this->picture()),
         ];
+    }
+
+    /** @return ?array{label: string, seenMm: ?float} */
+    private function seamOnSheet(): ?array
+    {
+        $style = SeamPage::of($this->bench)->style;
+
+        return $style === null ? null : ['label' => mb_strtolower($style->label()), 'seenMm' => SeamStation::finding($this->bench)?->headline['styles'][$style->value]['seen_mm'] ?? null];
+    }
+
+    /** @return ?array{label: string, how: string} */
+    private function ironingOnSheet(): ?array
+    {
+        $d = IronPage::decision($this->bench);
+        if ($d->scope === null) {
+            return null;
+        }
+        $s = $d->settings;
+
+        return ['label' => mb_strtolower($d->scope->label()), 'how' => $d->scope === IronScope::None ? '' : sprintf('%s mm apart at %s mm/s, %s %% flow, %s mm from the edge', round($s->spacingMm, 2), round($s->mmPerS), round(100 * $s->flowShare), round($s->insetMm, 2))];
     }
 
     /** @return array<string, mixed> */

@@ -39,7 +39,13 @@
         <table>
             <tbody>
             @if ($choice)
-                <tr><th>Layer height</th><td>{{ $f($choice->layerMm, 2) }} mm</td><td>{{ number_format($choice->layers) }} layers; steps where it is seen {{ $f($choice->seenStepUm, 0) }} µm on average</td></tr>
+                <tr><th>Layer height</th><td>{{ $choice->leastMm < $choice->mostMm ? $f($choice->leastMm, 2).' to ' : '' }}{{ $f($choice->mostMm, 2) }} mm</td><td>{{ number_format($choice->layers) }} layers; steps where it is seen {{ $f($choice->seenStepUm, 0) }} µm on average</td></tr>
+                @if ($seam !== null)
+                    <tr><th>Seam</th><td>{{ $seam['label'] }}</td><td>{{ $seam['seenMm'] === null ? 'its points are in the archive' : $f($seam['seenMm'], 1).' mm of it seen; its points are in the archive' }}</td></tr>
+                @endif
+                @if ($ironing !== null)
+                    <tr><th>Ironing</th><td>{{ $ironing['label'] }}</td><td>{{ $ironing['how'] }}</td></tr>
+                @endif
                 <tr><th>Time and material</th><td>{{ $hm($choice->hours) }}</td><td>{{ $f($choice->grams, 0) }} g of {{ $tools['filament']->name }} ({{ $tools['filament']->polymer }}), about {{ $f($choice->cost, 2) }} {{ $piece->user->currency }} at {{ $f($tools['filament']->price_per_kg, 2) }} {{ $piece->user->currency }} per kg</td></tr>
             @else
                 <tr><th>Layer height</th><td>open</td><td>not decided yet</td></tr>
@@ -64,7 +70,7 @@
             @endforeach
             </tbody>
         </table>
-        <p class="soft">Stances measured at {{ $f($layerMm, 2) }} mm layers. Hours and grams are a first estimate from wall, skin, infill and support volumes; acceleration and minimum layer times are not in it. “Seen” counts what faces the viewers; what hides behind other parts does not count.</p>
+        <p class="soft">Stances measured at {{ $f($layerMm, 2) }} mm layers. {{ $choice?->isLaid ? 'Hours and grams are those of every path laid, with acceleration and a least time a layer; supports are estimated.' : 'Hours and grams are a first estimate from wall, skin, infill and support volumes; acceleration and minimum layer times are not in it.' }} “Seen” counts what faces the viewers; what hides behind other parts does not count.</p>
     </section>
 
     <section class="care">

@@ -118,6 +118,7 @@ it('hands layers, seam and strokes over, each alone and all in one archive', fun
     expect(array_shift($rows))->toBe(['layer', 'z_top_mm', 'height_mm'])->and(array_sum(array_map(fn (array $r): float => (float) $r[2], $rows)))->toEqualWithDelta(17.5, 0.2)->and((float) end($rows)[1])->toEqualWithDelta(17.5, 0.2);
     $plan = $this->get("/pieces/{$piece->id}/export/json")->json();
     expect($plan['layers']['profile'])->toHaveCount(count($rows))->and(count($plan['seam']['points_mm']))->toBeGreaterThan(80)->and(array_column($plan['ironing']['tops'], 'z_mm'))->toEqual([7, 4]);
+    $this->get("/pieces/{$piece->id}/export/sheet")->assertSee('led path')->assertSee('all flat tops')->assertSee('0.1 mm apart at 20 mm/s, 10 % flow');
     $path = tempnam(sys_get_temp_dir(), 'zip');
     file_put_contents($path, $this->get("/pieces/{$piece->id}/export/zip")->assertOk()->streamedContent());
     $zip = new ZipArchive;

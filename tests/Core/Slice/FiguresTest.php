@@ -10,7 +10,7 @@ use Wrenlo\Core\Slice\SpanWindow;
 use Wrenlo\Core\Slice\Walls;
 
 /** @return list<float> */
-function rectangle(float $x, float $y, float $a, float $b): array
+function cornersOf(float $x, float $y, float $a, float $b): array
 {
     return [$x, $y, $x + $a, $y, $x + $a, $y + $b, $x, $y + $b];
 }
@@ -46,19 +46,19 @@ it('makes one clean boundary of outlines that overlap', function (array $of, arr
     expect(count($made))->toBe($loops)->and(array_sum(array_map(Outline::area(...), $made)))->toEqualWithDelta($area, 1e-4)
         ->and(array_sum(array_map(Outline::length(...), $made)))->toEqualWithDelta($length, 1e-3);
 })->with([
-    'corner over corner' => [[rectangle(0, 0, 10, 10), rectangle(5, 5, 10, 10)], [], 1, 175.0, 60.0],
-    'one in the other' => [[rectangle(0, 0, 10, 10), rectangle(2, 2, 3, 3)], [], 1, 100.0, 40.0],
-    'side by side' => [[rectangle(0, 0, 10, 10), rectangle(10, 0, 10, 10)], [], 1, 200.0, 60.0],
-    'a shorter side on a longer' => [[rectangle(0, 0, 10, 10), rectangle(10, 2, 10, 6)], [], 1, 160.0, 60.0],
-    'twice the same' => [[rectangle(0, 0, 10, 10), rectangle(0, 0, 10, 10)], [], 1, 100.0, 40.0],
-    'apart but for a corner' => [[rectangle(0, 0, 10, 10), rectangle(10, 10, 10, 10)], [], 2, 200.0, 80.0],
-    'a hole cut' => [[rectangle(0, 0, 10, 10)], [rectangle(2, 2, 3, 3)], 2, 91.0, 52.0],
-    'half taken' => [[rectangle(0, 0, 10, 10)], [rectangle(5, 0, 5, 10)], 1, 50.0, 30.0],
-    'cut in two' => [[rectangle(0, 0, 10, 10)], [rectangle(-5, 4, 20, 2)], 2, 80.0, 56.0],
-    'all taken' => [[rectangle(0, 0, 10, 10)], [rectangle(0, 0, 10, 10)], 0, 0.0, 0.0],
-    'turned inside out: nothing' => [[array_merge(...array_reverse(array_chunk(rectangle(0, 0, 10, 10), 2)))], [], 0, 0.0, 0.0],
+    'corner over corner' => [[cornersOf(0, 0, 10, 10), cornersOf(5, 5, 10, 10)], [], 1, 175.0, 60.0],
+    'one in the other' => [[cornersOf(0, 0, 10, 10), cornersOf(2, 2, 3, 3)], [], 1, 100.0, 40.0],
+    'side by side' => [[cornersOf(0, 0, 10, 10), cornersOf(10, 0, 10, 10)], [], 1, 200.0, 60.0],
+    'a shorter side on a longer' => [[cornersOf(0, 0, 10, 10), cornersOf(10, 2, 10, 6)], [], 1, 160.0, 60.0],
+    'twice the same' => [[cornersOf(0, 0, 10, 10), cornersOf(0, 0, 10, 10)], [], 1, 100.0, 40.0],
+    'apart but for a corner' => [[cornersOf(0, 0, 10, 10), cornersOf(10, 10, 10, 10)], [], 2, 200.0, 80.0],
+    'a hole cut' => [[cornersOf(0, 0, 10, 10)], [cornersOf(2, 2, 3, 3)], 2, 91.0, 52.0],
+    'half taken' => [[cornersOf(0, 0, 10, 10)], [cornersOf(5, 0, 5, 10)], 1, 50.0, 30.0],
+    'cut in two' => [[cornersOf(0, 0, 10, 10)], [cornersOf(-5, 4, 20, 2)], 2, 80.0, 56.0],
+    'all taken' => [[cornersOf(0, 0, 10, 10)], [cornersOf(0, 0, 10, 10)], 0, 0.0, 0.0],
+    'turned inside out: nothing' => [[array_merge(...array_reverse(array_chunk(cornersOf(0, 0, 10, 10), 2)))], [], 0, 0.0, 0.0],
     'a bow tie keeps what turns left' => [[[0.0, 0.0, 10.0, 10.0, 10.0, 0.0, 0.0, 10.0]], [], 1, 25.0, 10 + 2 * sqrt(50)],
-    'three in a row' => [[rectangle(0, 0, 10, 4), rectangle(8, 1, 10, 2), rectangle(16, 0, 10, 4)], [], 1, 92.0, 64.0],
+    'three in a row' => [[cornersOf(0, 0, 10, 4), cornersOf(8, 1, 10, 2), cornersOf(16, 0, 10, 4)], [], 1, 92.0, 64.0],
 ]);
 
 it('unites round ones by the lens between them', function () {
@@ -82,7 +82,7 @@ it('moves outlines inwards', function () {
     [$near, $far, $gone] = $sum(Walls::at($ring, [0.225, 4.4, 4.6]));
     expect($near)->toEqualWithDelta(2 * M_PI * 27, 0.02)->and($far)->toEqualWithDelta(2 * M_PI * 27, 0.02)->and($gone)->toBe(0.0);
     // two lobes that part: each goes on alone
-    $dumbbell = Overlay::boundary([rectangle(0, 0, 8, 8), rectangle(7, 3, 6, 2), rectangle(12, 0, 8, 8)]);
+    $dumbbell = Overlay::boundary([cornersOf(0, 0, 8, 8), cornersOf(7, 3, 6, 2), cornersOf(12, 0, 8, 8)]);
     expect($sum(Walls::at($dumbbell, [1.5]))[0])->toEqualWithDelta(2 * (4 * 5.0 - 2) + 4 * 1.5 * asin(1 / 1.5), 4 * 1.5 * 0.1 / 2); // at each end of the bridge that is gone two arcs, looked at in pieces of 0.1 radians
 });
 
@@ -94,7 +94,7 @@ it('measures along rows what is left inside', function (float $pitch) {
 })->with([0.1, 0.3, 0.5]);
 
 it('knows what overlaps, and reads it by how often outlines run round it', function () {
-    $two = [rectangle(0, 0, 10, 10), rectangle(5, 5, 10, 10)];
+    $two = [cornersOf(0, 0, 10, 10), cornersOf(5, 5, 10, 10)];
     expect(Spans::of($two, 0.3))->toBeNull()->and(Spans::lengthMm(Spans::insideOf($two, 0.01)) * 0.01)->toEqualWithDelta(175.0, 0.2);
 });
 
@@ -130,5 +130,5 @@ it('leaves out points, and none that lies further off than said', function () {
     $simple = Simpler::outline($circle, 0.01);
     // a chord of sagitta s: 2·√(2 r s)
     expect(count($simple) / 2)->toBeBetween(2 * M_PI * 18 / (2 * sqrt(2 * 18 * 0.01)) * 0.9, 2 * M_PI * 18 / (2 * sqrt(2 * 18 * 0.01)) * 2.1)
-        ->and(Outline::area($circle) - Outline::area($simple))->toBeBetween(0.0, 0.01 * 2 * M_PI * 18)->and(Simpler::outline(rectangle(0, 0, 1, 1), 0.5))->toBe(rectangle(0, 0, 1, 1));
+        ->and(Outline::area($circle) - Outline::area($simple))->toBeBetween(0.0, 0.01 * 2 * M_PI * 18)->and(Simpler::outline(cornersOf(0, 0, 1, 1), 0.5))->toBe(cornersOf(0, 0, 1, 1));
 });

@@ -122,6 +122,7 @@ it('prints on a common machine where none is said', function () {
     expect(get_object_vars(new PrintProfile))->toBe([
         'nozzleMm' => 0.4, 'lineMm' => 0.45, 'zStepMm' => 0.04, 'bedXMm' => 220.0, 'bedYMm' => 220.0, 'bedZMm' => 250.0, 'densityGPerCm3' => 1.24, 'pricePerKg' => 22.0, 'walls' => 3, 'skinLayers' => 4,
         'infillShare' => 0.12, 'supportShare' => 0.10, 'wallMmPerS' => 50.0, 'skinMmPerS' => 60.0, 'infillMmPerS' => 90.0, 'supportMmPerS' => 70.0, 'layerChangeS' => 2.0, 'travelShare' => 0.12,
+        'travelMmPerS' => 150.0, 'accelMmPerS2' => 3000.0, 'cornerMmPerS' => 12.0, 'minLayerS' => 3.0, 'skinMm' => null,
     ]);
 });
 

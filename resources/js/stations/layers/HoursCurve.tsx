@@ -8,6 +8,8 @@ type Props = {
     even: LayerPoint[];
     others: NozzleCurve[];
     at: { hours: number; seenStepUm: number } | null;
+    /** hours asked for, from which keys go on though the plan for them is not there yet */
+    asked: number | null;
     /** null: it cannot be dragged */
     onHours: ((h: number) => void) | null;
 };
@@ -15,7 +17,7 @@ type Props = {
 const [LEFT, RIGHT, TOP, BASE] = [40, 288, 26, 132];
 
 /** Hours against seen step: the best there is for each number of hours, even layers as dots above it, the knee, and a handle to drag along. */
-export function HoursCurve({ curve, knee, even, others, at, onHours }: Props) {
+export function HoursCurve({ curve, knee, even, others, at, asked, onHours }: Props) {
     const svg = useRef<SVGSVGElement>(null);
     const shown = [...curve, ...even, ...others.flatMap((o) => o.curve)];
     const [first, last] = [curve[0], curve[curve.length - 1]];
@@ -32,14 +34,14 @@ export function HoursCurve({ curve, knee, even, others, at, onHours }: Props) {
     };
     const press = (e: React.KeyboardEvent): void => {
         if (!onHours || !at) return;
-        const range = last.hours - first.hours;
+        const [range, from] = [last.hours - first.hours, asked ?? at.hours];
         const to = {
-            ArrowRight: at.hours + range / 50,
-            ArrowUp: at.hours + range / 50,
-            ArrowLeft: at.hours - range / 50,
-            ArrowDown: at.hours - range / 50,
-            PageUp: at.hours + range / 10,
-            PageDown: at.hours - range / 10,
+            ArrowRight: from + range / 50,
+            ArrowUp: from + range / 50,
+            ArrowLeft: from - range / 50,
+            ArrowDown: from - range / 50,
+            PageUp: from + range / 10,
+            PageDown: from - range / 10,
             Home: first.hours,
             End: last.hours,
         }[e.key];

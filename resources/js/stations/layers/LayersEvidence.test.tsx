@@ -53,7 +53,7 @@ describe('the Layers station', () => {
         const { onWish } = show(budget, tried);
         const slider = screen.getByRole('slider', { name: 'Hours the print may take' });
         fireEvent.keyDown(slider, { key: 'ArrowRight' });
-        expect(onWish.mock.calls[0]?.[0].hours).toBeCloseTo(2.98 + (5 - 1) / 50, 5);
+        expect(onWish.mock.calls[0]?.[0].hours).toBeCloseTo(3 + (5 - 1) / 50, 5);
         fireEvent.keyDown(slider, { key: 'End' });
         expect(onWish).toHaveBeenLastCalledWith({ hours: 5 });
         fireEvent.keyDown(slider, { key: 'Home' });

@@ -81,6 +81,7 @@ export function LayersEvidence({ page, report, wish, tried, nozzles, isNozzles, 
                         even={report?.even ?? []}
                         others={nozzles}
                         at={at}
+                        asked={wish.hours}
                         onHours={wish.mode === 'budget' ? (h) => onWish({ hours: h }) : null}
                     />
                 ) : (

@@ -54,10 +54,10 @@ it('goes from a dropped file to a downloaded mesh', function () {
     $this->chrome->js("document.querySelectorAll('[data-stance]')[2].click()");
     $this->chrome->waitForText('Stance 3 of');
     $chosen = stanceInHand($this->chrome);
-    $this->chrome->button('Take this stance')->click();
+    $this->chrome->press('Take this stance');
     $this->chrome->waitForText('How fine, and where?');
     $this->chrome->first('[data-layer="0.12"]')->click();
-    $this->chrome->button('Set 0.12 mm')->click();
+    $this->chrome->press('Set 0.12 mm');
     $this->chrome->waitForText('Where do layers begin?');
     $this->chrome->keys('7');
     $this->chrome->waitForText('Take it to the printer');
@@ -93,7 +93,7 @@ it('keeps the progress of a measurement over a reload and over a killed worker',
     $this->app->startWorker();
     $this->chrome->waitForText('these proven layer by layer', 180);
     // the scan came in metres: Wrenlo proposes, the person decides
-    $this->chrome->button('Look')->click();
+    $this->chrome->press('Look');
     $this->chrome->waitForText('It was drawn in metres');
 });
 
@@ -107,7 +107,7 @@ it('refuses a wrong file and shows what is wrong with a damaged one', function (
     $this->chrome->visit($this->app->url)->waitForText('See what is wrong with the file');
     dropFile($this->chrome, Solids::stl(Marsh::brokenFern()), 'fern.stl');
     $this->chrome->until('the candidates', fn (Chrome $c) => count($c->all('[data-stance]')) > 0, 90);
-    $this->chrome->button('Look')->click();
+    $this->chrome->press('Look');
     $this->chrome->waitForText('Not a closed solid')->waitForText('border a hole')->waitForText('What can be put right');
     // what would be touched is shown first, then it is repaired, then taken back
     $this->chrome->js("document.querySelector('[aria-label^=\"Show where: Close\"]').click()");
@@ -115,14 +115,14 @@ it('refuses a wrong file and shows what is wrong with a damaged one', function (
     foreach (['degenerate', 'duplicate', 'winding', 'holes'] as $repair) {
         $this->chrome->first("#repair-{$repair}")->click();
     }
-    $this->chrome->button('Repair and measure anew')->click();
+    $this->chrome->press('Repair and measure anew');
     $this->chrome->waitForText('A sound solid', 90)->waitForText('Done; there is nothing more to do');
     $this->chrome->keys('2');
     $this->chrome->waitForText('these proven layer by layer', 90);
     $this->chrome->keys('1');
     $this->chrome->waitForText('What can be put right');
     $this->chrome->first('#repair-holes')->sendKeys(' ');
-    $this->chrome->button('Take it back and measure anew')->click();
+    $this->chrome->press('Take it back and measure anew');
     $this->chrome->waitForText('Not a closed solid', 90);
 });
 
@@ -167,7 +167,7 @@ it('lets the front be dragged round and measures anew from there', function () {
         $this->chrome->first('input[aria-label="Turn the front, degrees"]')->sendKeys(WebDriverKeys::ARROW_RIGHT);
     }
     $this->chrome->waitForText('90°');
-    $this->chrome->button('measure anew')->click();
+    $this->chrome->press('measure anew');
     $this->chrome->keys('2');
     $this->chrome->waitForText('these proven layer by layer', 120);
     $front = $this->chrome->js('return fetch(location.pathname, { headers: { "X-Inertia": "true", "X-Requested-With": "XMLHttpRequest", "X-Inertia-Version": JSON.parse((document.querySelector("script[data-page]") ?? document.querySelector("#app")).dataset.page === "app" ? document.querySelector("script[data-page]").textContent : document.querySelector("#app").dataset.page).version ?? "" } }).then((r) => r.json()).then((p) => p.props.bench.stations.look.front)');

@@ -34,7 +34,7 @@ it('lists what needs holding, flies to it by mouse and by keys, signs it off, an
     $chrome->waitForText('these proven layer by layer', 90);
     $chrome->until('the stage', fn (Chrome $c) => $c->all('[data-stage=ready]'), 60);
     expect(holdFigure($chrome))->not->toContain('place');
-    $chrome->button('Take this stance')->click();
+    $chrome->press('Take this stance');
     $chrome->waitForText('How fine, and where?', 30);
     $chrome->keys('3');
     $chrome->waitForText('What needs holding?', 60);
@@ -48,7 +48,7 @@ it('lists what needs holding, flies to it by mouse and by keys, signs it off, an
     $chrome->until('another place', fn (Chrome $c) => $places === 1 || $c->js("return document.querySelector('[data-place][aria-checked=true]')?.innerText ?? ''") !== $before);
     // by mouse: the first one, printed without
     $chrome->js("document.querySelector('[data-place]').click()");
-    $chrome->button('Print it without')->click();
+    $chrome->press('Print it without');
     $chrome->until('it signed off', fn (Chrome $c) => str_contains($c->text(), 'Hold it after all'));
     $chrome->until('one place less', fn (Chrome $c) => str_contains(holdFigure($c), $places === 1 ? 'nothing' : ($places === 2 ? '1 place' : ($places - 1).' place')));
     $chrome->driver->navigate()->refresh();
@@ -78,7 +78,7 @@ function hookAtHold(Chrome $chrome, string $url): Chrome
     $chrome->until('the stage', fn (Chrome $c) => $c->all('[data-stage=ready]'), 60);
     // as it stands in the file: an island and a bridge
     $chrome->until('the pose of the file', fn (Chrome $c) => $c->js("const own = document.querySelector('[data-stance][aria-label*=\"pose of the file\"]'); own?.click(); return own !== null;"));
-    $chrome->button('Take this stance')->click();
+    $chrome->press('Take this stance');
     $chrome->waitForText('How fine, and where?', 30);
     $chrome->keys('3');
     $chrome->waitForText('How is it held?', 60);
@@ -106,7 +106,7 @@ it('compares ways, takes contacts away and sets them by mouse and keys, paints a
     // by mouse: a dot on the stage is picked and taken away, until the proof fails and names a place
     $chrome->js("window.__dots = 0; const canvas = document.querySelector('[data-stage] canvas'); const box = canvas.getBoundingClientRect(); for (let y = 0.1; y < 0.95; y += 0.02) for (let x = 0.1; x < 0.9; x += 0.02) { for (const type of ['pointerdown', 'pointerup']) canvas.dispatchEvent(new PointerEvent(type, { clientX: box.left + x * box.width, clientY: box.top + y * box.height, pointerId: 1, bubbles: true })); }");
     $chrome->waitForText('Take it away');
-    $chrome->button('Take it away')->click();
+    $chrome->press('Take it away');
     $chrome->until('two less', fn (Chrome $c) => $count($c) === $before - 2, 60);
     for ($k = 0; $k < $before && ! $chrome->all('[data-open]'); $k++) {
         $left = $count($chrome);
@@ -131,10 +131,10 @@ it('compares ways, takes contacts away and sets them by mouse and keys, paints a
     // never support, painted over all of it: planned anew, and not a single contact is set
     $chrome->keys('1');
     $chrome->waitForText('A sound solid', 30);
-    $chrome->button('Mark faces')->click();
+    $chrome->press('Mark faces');
     $chrome->waitForText('Nothing is marked yet');
     $chrome->js("[...document.querySelectorAll('[role=radio]')].find((b) => /never support/i.test(b.innerText)).click()");
-    $chrome->button('shell')->click();
+    $chrome->press('shell');
     $marked = fn (Chrome $c): bool => preg_match('/facets are marked/', $c->text()) === 1;
     foreach ([[0.5, 0.35], [0.4, 0.5], [0.6, 0.5], [0.45, 0.4], [0.55, 0.4]] as $at) {
         if (! $marked($chrome)) {
@@ -143,7 +143,7 @@ it('compares ways, takes contacts away and sets them by mouse and keys, paints a
         }
     }
     $chrome->until('the mark', $marked);
-    $chrome->button('Rank anew with them')->click();
+    $chrome->press('Rank anew with them');
     $chrome->waitForText('these proven layer by layer', 120);
     $chrome->keys('3');
     $chrome->until('no contact any more', fn (Chrome $c) => preg_match('/0\.0\s?g/u', wayRow($c, 'tree')) && str_contains(wayRow($c, 'tree'), '◌'), 90);
@@ -160,7 +160,7 @@ it('points at a contact by mouse and by keys, holds one place by a relief, and k
     $chrome->keys('jj');
     $chrome->waitForText('held');
     $chrome->keys(WebDriverKeys::ESCAPE);
-    $chrome->button('Point at a contact')->click();
+    $chrome->press('Point at a contact');
     $chrome->waitForText('Point at the piece where one more is to hold it.');
     $isSet = fn (Chrome $c): bool => preg_match('/\(\d+ by hand\)/', $c->text()) === 1;
     foreach ([[0.5, 0.5], [0.5, 0.46], [0.47, 0.5], [0.53, 0.5], [0.5, 0.55], [0.45, 0.45]] as $at) {
@@ -181,7 +181,7 @@ it('points at a contact by mouse and by keys, holds one place by a relief, and k
         $chrome->keys($k % 2 === 0 ? WebDriverKeys::ARROW_LEFT : WebDriverKeys::ARROW_DOWN);
     }
     $chrome->until('another by keys', fn (Chrome $c) => preg_match('/\(([2-9]|1\d) by hand\)/', $c->text()));
-    $chrome->button('Done pointing')->click();
+    $chrome->press('Done pointing');
     $chrome->js("[...document.querySelectorAll('button')].find((b) => b.innerText.startsWith('As it was planned')).click()");
     $chrome->until('as it was planned', fn (Chrome $c) => ! $isSet($c));
     // the arm by a relief: less contacts, and it is part of the piece in the file
@@ -196,7 +196,7 @@ it('points at a contact by mouse and by keys, holds one place by a relief, and k
     $chrome->js("const i = document.querySelector('input[aria-label=\"Held from this lean on, by hand\"]'); i.focus(); i.select();");
     $chrome->first('input[aria-label="Held from this lean on, by hand"]')->sendKeys(WebDriverKeys::CONTROL.'a'.WebDriverKeys::NULL.'52'.WebDriverKeys::ENTER);
     $chrome->until('52 degrees', fn (Chrome $c) => str_contains($c->text(), 'further than 52°'), 60);
-    $chrome->button('Keep 52° as read off')->click();
+    $chrome->press('Keep 52° as read off');
     $chrome->until('the reading offered', fn (Chrome $c) => str_contains($c->text(), 'your reading'), 30);
 });
 

@@ -32,7 +32,7 @@ function takeThird(Chrome $chrome, string $url): string
     $chrome->js("document.querySelectorAll('[data-stance]')[2].click()");
     $chrome->waitForText('Stance 3 of');
     $taken = stanceInHand($chrome);
-    $chrome->button('Take this stance')->click();
+    $chrome->press('Take this stance');
     $chrome->waitForText('How fine, and where?');
 
     return $taken;
@@ -51,7 +51,7 @@ it('keeps the stance taken when the front is turned, over a reload, and says wha
     $this->chrome->waitForText('Where will people stand?');
     $slider = $this->chrome->first('input[aria-label="Turn the front, degrees"]');
     $slider->sendKeys(str_repeat(WebDriverKeys::ARROW_RIGHT, 36));
-    $this->chrome->button('measure anew')->click();
+    $this->chrome->press('measure anew');
     $this->chrome->waitForText('look again', 60);
     $this->chrome->driver->navigate()->refresh();
     $this->chrome->until('the stage', fn (Chrome $c) => $c->all('[data-stage=ready]'), 60);
@@ -68,7 +68,7 @@ it('keeps the stance taken when the front is turned, over a reload, and says wha
     // done again and kept all the same
     $this->chrome->keys('y');
     $this->chrome->waitForText('Keep it all the same');
-    $this->chrome->button('Keep it all the same')->click();
+    $this->chrome->press('Keep it all the same');
     $this->chrome->until('nothing to look at again', fn (Chrome $c) => $c->all('section[aria-label="Look again"]') === []);
     expect(takenNow($this->chrome)['up'])->toBe($before['up']);
 });
@@ -80,11 +80,11 @@ it('loses nothing of two windows that decide about the same plan', function () {
     try {
         $other->visit($address.'#layers')->waitForText('How fine, and where?');
         $this->chrome->first('[data-layer="0.12"]')->click();
-        $this->chrome->button('Set 0.12 mm')->click();
+        $this->chrome->press('Set 0.12 mm');
         $this->chrome->waitForText('Where do layers begin?');
         // the other one does not know
         $other->first('[data-layer="0.28"]')->click();
-        $other->button('Set 0.28 mm')->click();
+        $other->press('Set 0.28 mm');
         $other->waitForText('Both are kept');
         $told = (string) $other->js("return document.querySelector('aside [role=status]').innerText");
         expect($told)->toContain('window');

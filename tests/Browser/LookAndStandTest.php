@@ -50,9 +50,9 @@ it('paints marks with the mouse, keeps them past a reload, undoes them, and rank
     bring($this->chrome, $this->app->url, Solids::stl(Marsh::pod()), 'pod.stl');
     $before = bestStance($this->chrome);
     expect(ledger($this->chrome, 'Seen scar'))->not->toStartWith('0');
-    $this->chrome->button('Look')->click();
+    $this->chrome->press('Look');
     $this->chrome->waitForText('Where will people stand?');
-    $this->chrome->button('Mark faces')->click();
+    $this->chrome->press('Mark faces');
     $this->chrome->waitForText('Nothing is marked yet');
     // a stroke over the middle of the piece, then the same again as something else
     $this->chrome->drag([[0.46, 0.5], [0.5, 0.52], [0.54, 0.54]]);
@@ -66,14 +66,14 @@ it('paints marks with the mouse, keeps them past a reload, undoes them, and rank
     $this->chrome->waitForText('The stances do not know these marks yet');
     $this->chrome->keys('m');
     $this->chrome->until('the marks', fn (Chrome $c) => markedFacets($c) > 0);
-    $this->chrome->button('Undo')->click();
+    $this->chrome->press('Undo');
     $this->chrome->until('the first stroke alone', fn (Chrome $c) => markedFacets($c) === $brushed);
     // the whole shell may hide: no scar is seen any more, and something else becomes best
     $this->chrome->js("[...document.querySelectorAll('[role=radio]')].find((b) => b.innerText.startsWith('Hide')).click()");
-    $this->chrome->button('shell')->click();
+    $this->chrome->press('shell');
     $this->chrome->drag([[0.5, 0.52]]);
     $this->chrome->until('the shell', fn (Chrome $c) => markedFacets($c) > 10 * $brushed);
-    $this->chrome->button('Rank anew with them')->click();
+    $this->chrome->press('Rank anew with them');
     $this->chrome->until('the first ranking', fn (Chrome $c) => bestStance($c) !== '' && ledger($c, 'Seen scar') === "0\u{202F}mm²", 90);
     $this->chrome->waitForText('these proven layer by layer', 90);
     expect(bestStance($this->chrome))->not->toBe($before);
@@ -84,7 +84,7 @@ it('lays a facet flat, lifts the piece and keeps the pose', function () {
     $own = $this->chrome->js("return document.querySelector('[data-stance][aria-label*=\"pose of the file\"]').dataset.stance");
     $this->chrome->first("[data-stance='{$own}']")->click();
     $this->chrome->until('the upright pose', fn (Chrome $c) => stanceInHand($c) === $own);
-    $this->chrome->button('Turn by hand')->click();
+    $this->chrome->press('Turn by hand');
     $this->chrome->waitForText('In your hand')->waitForText('Measured layer by layer');
     expect(ledger($this->chrome, 'Height'))->toBe("60\u{202F}mm");
     usleep(300_000); // the turn on the stage has come to rest
@@ -93,7 +93,7 @@ it('lays a facet flat, lifts the piece and keeps the pose', function () {
     $lift = $this->chrome->js("return [...document.querySelectorAll('aside label')].find((l) => l.innerText.startsWith('Lifted')).querySelector('input').id ||= 'lift'");
     $this->chrome->first("#{$lift}")->clear()->sendKeys('2');
     $this->chrome->until('it to hang above the plate', fn (Chrome $c) => in_array(ledger($c, 'Height'), ["26\u{202F}mm", "32\u{202F}mm"], true) && ! str_starts_with(ledger($c, 'Support'), '0.0'));
-    $this->chrome->button('Keep this pose')->click();
+    $this->chrome->press('Keep this pose');
     $this->chrome->waitForText('turned by hand', 60);
 });
 
@@ -131,13 +131,13 @@ it('paints and draws a window by keys alone', function () {
 
 it('compares two pinned stances side by side', function () {
     bring($this->chrome, $this->app->url, Solids::stl(Marsh::pod()), 'pod.stl');
-    $this->chrome->button('Pin')->click();
+    $this->chrome->press('Pin');
     $this->chrome->until('the pin', fn (Chrome $c) => str_contains($c->text(), 'Unpin'));
     $this->chrome->all('[data-stance]')[2]->click();
     $this->chrome->until('the comparison', fn (Chrome $c) => str_contains(mb_strtolower($c->text()), 'pinned') && count($c->all('aside td.text-success, aside td.text-error')) > 0);
-    $this->chrome->button('Side by side')->click();
+    $this->chrome->press('Side by side');
     $this->chrome->waitForText('Pinned, stance 1');
-    $this->chrome->button('as a chart')->click();
+    $this->chrome->press('as a chart');
     $this->chrome->until('the chart beside the piece', fn (Chrome $c) => count($c->all('section[aria-label^=Trade-off] circle')) === 24);
     $stage = $this->chrome->first('[data-stage]')->getSize()->getWidth();
     expect($this->chrome->first('section[aria-label^=Trade-off] svg')->getSize()->getWidth())->toBeGreaterThan($stage);
@@ -213,9 +213,9 @@ it('measures thickness and shows it on the piece', function () {
     bring($this->chrome, $this->app->url, Solids::stl(Solids::box(40, 30, 0.8)), 'leaf.stl');
     $this->chrome->keys('1');
     $this->chrome->waitForText('Where will people stand?');
-    $this->chrome->button('Measure thickness')->click();
+    $this->chrome->press('Measure thickness');
     $this->chrome->waitForText('Nothing is thinner than one', 60);
-    $this->chrome->button('Show on the piece')->click();
+    $this->chrome->press('Show on the piece');
     $this->chrome->waitForText('Thickness to the opposite wall');
     expect(ledger($this->chrome, '0.8'))->not->toBe('')->not->toStartWith('0');
 });

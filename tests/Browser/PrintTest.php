@@ -37,7 +37,7 @@ it('drags hours along the curve, sets heights by hand, leads the seam, irons, an
     dropFile($chrome, Solids::stl(Marsh::pod()), 'pod.stl');
     $chrome->waitForText('these proven layer by layer', 90);
     $chrome->until('the stage', fn (Chrome $c) => $c->all('[data-stage=ready]'), 60);
-    $chrome->button('Take this stance')->click();
+    $chrome->press('Take this stance');
     $chrome->waitForText('How fine, and where?', 30);
     $chrome->until('the paths', fn (Chrome $c) => $c->all('svg[aria-label^="Seen step from"]') !== [], 120);
     $chrome->js("[...document.querySelectorAll('[role=radio]')].find((r) => r.innerText === 'Within hours').click()");
@@ -61,7 +61,7 @@ it('drags hours along the curve, sets heights by hand, leads the seam, irons, an
     foreach (['10', '20'] as $k => $value) {
         $fields[$k]->sendKeys($value); // between 0.08 and 0.12 mm, as it is offered
     }
-    $chrome->button('Keep to it')->click();
+    $chrome->press('Keep to it');
     $chrome->until('it kept', fn (Chrome $c) => str_contains($c->text(), 'layers of 0.08 to 0.12'));
     $chrome->until('the stage as planned', fn (Chrome $c) => str_contains($c->text(), '0.08–0.'), 30);
     $chrome->until('the button', fn (Chrome $c) => $c->js("const b = [...document.querySelectorAll('aside button')].find((b) => b.innerText.startsWith('Set ') && !b.innerText.includes('heights')); return b && !b.disabled"));
@@ -72,14 +72,14 @@ it('drags hours along the curve, sets heights by hand, leads the seam, irons, an
     $chrome->keys('jj');
     $chrome->until('the corner', fn (Chrome $c) => str_contains($c->text(), 'Set sharpest corner'));
     $chrome->js("[...document.querySelectorAll('aside [role=radio]')].find((r) => r.innerText.startsWith('Led path')).click()");
-    $chrome->button('Set led path')->click();
+    $chrome->press('Set led path');
     // ironing: nothing level on a pod that leans, which is said; or chosen where there is
     $chrome->waitForText('Which tops are worth it?', 60);
     $chrome->until('the tops', fn (Chrome $c) => preg_match('/lies? level/', $c->text()) === 1, 60);
     $chrome->until('the choices', fn (Chrome $c) => str_contains($c->text(), 'All flat tops'));
     $chrome->js("[...document.querySelectorAll('aside [role=radio]')].find((r) => r.innerText.startsWith('All flat tops')).click()");
     $chrome->until('it decided', fn (Chrome $c) => $c->js("return ![...document.querySelectorAll('aside button')].find((b) => b.innerText === 'On to the sheet').disabled"));
-    $chrome->button('On to the sheet')->click();
+    $chrome->press('On to the sheet');
     $chrome->waitForText('Take it to the printer', 60);
     expect($chrome->axe())->toBe([]);
     // everything as one archive: its heights add up to the piece, the stretch by hand in it

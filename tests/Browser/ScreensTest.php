@@ -64,9 +64,9 @@ it('with accounts opens the door to those who sign up, and to their own pieces o
         foreach (['name' => 'Ines', 'email' => 'ines@marsh.invalid', 'password' => 'ten good words'] as $name => $value) {
             $chrome->first("input[name={$name}]")->sendKeys($value);
         }
-        $chrome->button('Make the account')->click();
+        $chrome->press('Make the account');
         $chrome->waitForText('Nothing on the shelves yet')->waitForText('Sign out Ines');
-        $chrome->button('Sign out Ines')->click();
+        $chrome->press('Sign out Ines');
         $chrome->waitForText('I')->until('the door', fn (Chrome $c) => str_ends_with($c->driver->getCurrentURL(), '/sign-in'));
         $chrome->visit($app->url.'/pieces/1')->until('the door', fn (Chrome $c) => str_ends_with($c->driver->getCurrentURL(), '/sign-in'));
     } finally {

@@ -72,6 +72,26 @@ final class Chrome
         return $this->driver->findElement(WebDriverBy::xpath("//button[contains(normalize-space(.), '{$text}')]"));
     }
 
+    /**
+     * Clicks a button once it can be pressed and lies still: what moves between looking for it and the click (a strip below that grows by a track)
+     * is missed without a word.
+     */
+    public function press(string $text): void
+    {
+        $this->until("the button “{$text}”", function () use ($text): bool {
+            $button = $this->button($text);
+            $place = static fn (): array => [$button->getLocation()->getX(), $button->getLocation()->getY(), $button->getSize()->getWidth()];
+            $before = $place();
+            usleep(120_000);
+            if (! $button->isEnabled() || $place() !== $before) {
+                return false;
+            }
+            $button->click();
+
+            return true;
+        });
+    }
+
     public function text(): string
     {
         return (string) $this->driver->executeScript('return document.body.innerText');

@@ -48,7 +48,7 @@ try {
         $c->keys('k');
     });
     $shoot('thickness', $pod.'#look', 'A sound solid', function (Chrome $c): void {
-        $c->button('Measure thickness')->click();
+        $c->press('Measure thickness');
         $c->waitForText('spread by area', 60);
         $c->keys('w');
         $c->js("document.querySelector('section[aria-label=\"Thin and weak\"]').scrollIntoView()");

@@ -16,6 +16,8 @@ const visit = vi.mocked(router.visit);
 
 afterEach(cleanup);
 
+const here = (): string => 'sheet';
+
 const at = (call: number): [string, Visit] => visit.mock.calls[call] as unknown as [string, Visit];
 /** The server has kept it: the plan is one version further. */
 const answer = async (call: number, version: number): Promise<void> => {
@@ -28,7 +30,7 @@ const answer = async (call: number, version: number): Promise<void> => {
 
 describe('decisions about a piece', () => {
     it('go one after the other, each with the version the one before it led to', async () => {
-        const { result } = renderHook(() => usePlan(bench()));
+        const { result } = renderHook(() => usePlan(bench(), here));
         act(() => {
             void result.current.decide('layers', { layer_mm: 0.12 });
             void result.current.decide('sheet', { filament_id: 2 });
@@ -41,7 +43,7 @@ describe('decisions about a piece', () => {
         expect(at(1)[1].data).toEqual({ filament_id: 2, version: 4 });
     });
     it('tell why one was refused, and the next is sent all the same', async () => {
-        const { result } = renderHook(() => usePlan(bench()));
+        const { result } = renderHook(() => usePlan(bench(), here));
         act(() => void result.current.decide('layers', { layer_mm: 9 }));
         await act(async () => undefined);
         await act(async () => {
@@ -55,9 +57,17 @@ describe('decisions about a piece', () => {
         await answer(1, 4);
         expect(result.current.problem).toBeNull();
     });
+    it('leave the address at the station one is at by then', async () => {
+        history.replaceState(null, '', '/');
+        const { result } = renderHook(() => usePlan(bench(), here));
+        act(() => void result.current.decide('iron', { scope: 'all' }));
+        await act(async () => undefined);
+        await answer(0, 4);
+        expect(window.location.hash).toBe('#sheet');
+    });
     it('step back only where there is a step, with the version like every other', async () => {
         const at3 = bench();
-        const { result, rerender } = renderHook(({ data }) => usePlan(data), { initialProps: { data: at3 } });
+        const { result, rerender } = renderHook(({ data }) => usePlan(data, here), { initialProps: { data: at3 } });
         act(() => {
             result.current.undo();
             result.current.redo();

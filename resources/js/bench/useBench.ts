@@ -43,7 +43,10 @@ export function useBench({ bench: data, ranking, shelf, told }: PieceProps): Ben
     const [store] = useState(() => createUi(fromHash(data)));
     const ui = useStore(store);
     const measuring = useMeasuring(data.piece.id, data.measuring);
-    const plan = usePlan(data);
+    const plan = usePlan(
+        data,
+        useCallback(() => store.getState().station, [store]),
+    );
     const held = useRef<StageHandle>(null);
     const stage = useCallback(() => held.current, []);
     const onStage = useCallback((handle: StageHandle | null): void => void (held.current = handle), []);

@@ -9,7 +9,7 @@ type Answer = { props: { bench?: Workbench } };
  * The decisions about a piece: saved as they are made, one after the other, each with the version of the plan it was made on, so
  * that the server notices when another window was faster. Undone and done again on the server, over all stations.
  */
-export function usePlan(bench: Workbench) {
+export function usePlan(bench: Workbench, station: () => string) {
     const [problem, setProblem] = useState<string | null>(null);
     const version = useRef(bench.plan.version);
     const queue = useRef<Promise<unknown>>(Promise.resolve());
@@ -19,31 +19,33 @@ export function usePlan(bench: Workbench) {
         version.current = bench.plan.version;
     }, [bench.plan.id, bench.plan.version]);
 
-    const send = useCallback((method: 'put' | 'post' | 'patch' | 'delete', url: string, body: Body = {}): Promise<boolean> => {
-        const turn = (): Promise<boolean> =>
-            new Promise((done) => {
-                let isKept = false;
-                const { hash } = window.location;
-                router.visit(url, {
-                    method,
-                    data: { ...body, version: version.current } as never,
-                    preserveScroll: true,
-                    preserveState: true,
-                    onSuccess: (page) => {
-                        version.current = (page as unknown as Answer).props.bench?.plan.version ?? version.current;
-                        setProblem(null);
-                        isKept = true;
-                        // the answer comes without the station in its address: a reload is to come back to it
-                        if (hash && !window.location.hash) history.replaceState(history.state, '', hash);
-                    },
-                    onError: (errors) => setProblem(Object.values(errors)[0] ?? 'This could not be saved.'),
-                    onFinish: () => done(isKept),
+    const send = useCallback(
+        (method: 'put' | 'post' | 'patch' | 'delete', url: string, body: Body = {}): Promise<boolean> => {
+            const turn = (): Promise<boolean> =>
+                new Promise((done) => {
+                    let isKept = false;
+                    router.visit(url, {
+                        method,
+                        data: { ...body, version: version.current } as never,
+                        preserveScroll: true,
+                        preserveState: true,
+                        onSuccess: (page) => {
+                            version.current = (page as unknown as Answer).props.bench?.plan.version ?? version.current;
+                            setProblem(null);
+                            isKept = true;
+                            // the answer comes without the station in its address: a reload is to come back to it
+                            if (!window.location.hash) history.replaceState(history.state, '', `#${station()}`);
+                        },
+                        onError: (errors) => setProblem(Object.values(errors)[0] ?? 'This could not be saved.'),
+                        onFinish: () => done(isKept),
+                    });
                 });
-            });
-        const kept = queue.current.then(turn, turn);
-        queue.current = kept;
-        return kept;
-    }, []);
+            const kept = queue.current.then(turn, turn);
+            queue.current = kept;
+            return kept;
+        },
+        [station],
+    );
 
     return useMemo(
         () => ({

@@ -7,10 +7,10 @@ return [
     'upload_max_bytes' => 256 * 1024 * 1024,
 
     // Directions on the sphere a search begins with, besides the resting poses.
-    'directions' => 2000,
+    'directions' => (int) env('WRENLO_DIRECTIONS', 2000),
 
     // How many stances are proven with a height field and offered.
-    'finalists' => 24,
+    'finalists' => (int) env('WRENLO_FINALISTS', 24),
     // Around how many of the leaders a better one is looked for, each turn proven; 0: none.
     'leaders' => (int) env('WRENLO_LEADERS', 5),
 

@@ -10,6 +10,7 @@ use Symfony\Component\Console\Output\ConsoleOutputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
 use Wrenlo\Core\Format\UnreadableMesh;
 use Wrenlo\Core\Geometry\Vec3;
+use Wrenlo\Core\Photo\UnreadablePhoto;
 use Wrenlo\Core\Sight\Display;
 use Wrenlo\Core\Sight\DisplayMode;
 
@@ -25,7 +26,7 @@ abstract class ComputeCommand extends Command
     {
         try {
             $result = $this->compute();
-        } catch (UnreadableMesh|InvalidArgumentException $e) {
+        } catch (UnreadableMesh|UnreadablePhoto|InvalidArgumentException $e) {
             $output = $this->output->getOutput();
             ($output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output)->writeln($e->getMessage());
 

@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wrenlo\Core\Lithophane;
+
+use InvalidArgumentException;
+use Wrenlo\Core\Photo\Tone;
+
+/** Everything that is chosen about a lithophane: tones, light, shape and size. */
+final readonly class Design
+{
+    public function __construct(
+        public ShapeKind $shape,
+        public float $widthMm,
+        public ToneToThickness $thickness,
+        public Tone $tone = new Tone,
+        public float $resolutionMm = 0.2,
+        public float $frameMm = 0.0,
+        public float $arcDeg = 120.0,
+        /** of a globe, across; null: as wide as goes, up to 30 mm */
+        public ?float $openingMm = null,
+    ) {
+        if (! ($widthMm >= 10.0 && $widthMm <= 1000.0)) {
+            throw new InvalidArgumentException('A lithophane is 10 to 1000 mm wide.');
+        }
+        if (! ($resolutionMm >= 0.02 && $resolutionMm <= 5.0)) {
+            throw new InvalidArgumentException('The resolution of a relief is 0.02 to 5 mm.');
+        }
+        if (! ($frameMm >= 0.0 && $frameMm <= 50.0)) {
+            throw new InvalidArgumentException('A frame is 0 to 50 mm wide.');
+        }
+        if (! ($arcDeg >= 10.0 && $arcDeg <= 300.0)) {
+            throw new InvalidArgumentException('An arc spans 10° to 300°; for all the way round take the cylinder.');
+        }
+    }
+
+    /** The same at another resolution. */
+    public function at(float $resolutionMm): self
+    {
+        return new self(...['resolutionMm' => $resolutionMm] + get_object_vars($this));
+    }
+}

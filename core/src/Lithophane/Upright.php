@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wrenlo\Core\Lithophane;
+
+use Wrenlo\Core\Geometry\Rotation;
+use Wrenlo\Core\Geometry\Vec3;
+use Wrenlo\Core\Motion\PathLengths;
+use Wrenlo\Core\Photo\Photo;
+use Wrenlo\Core\Settings\PrintProfile;
+
+/**
+ * How a lithophane prints standing: walls until it is solid, slowly. Hours and grams are those of its paths (PathLengths), laid through the same body with
+ * points a millimetre apart: a finer relief has as much plastic, and hardly longer walls.
+ */
+final readonly class Upright
+{
+    /** Points of the body that paths are laid through, mm. */
+    private const COARSE_MM = 1.0;
+
+    /** Speed of the walls (common practice 20 mm/s, no source). */
+    private const MM_PER_S = 20.0;
+
+    private function __construct(public float $hours, public float $grams, public int $layers, public int $walls) {}
+
+    public static function of(Photo $photo, Design $design, float $layerMm, float $lineMm): self
+    {
+        $coarse = Lithophane::of($photo, $design->at(max(self::COARSE_MM, $design->resolutionMm)));
+        $mesh = $coarse->body()->mesh();
+        $base = new PrintProfile(nozzleMm: $lineMm / 1.125, lineMm: $lineMm);
+        $walls = max(3, (int) ceil($design->thickness->maxMm / 2 / $base->spacingMm($layerMm)));
+        $profile = new PrintProfile(nozzleMm: $lineMm / 1.125, lineMm: $lineMm, walls: $walls, infillShare: 1.0, wallMmPerS: self::MM_PER_S, skinMmPerS: self::MM_PER_S);
+        $paths = PathLengths::of($mesh, Rotation::bringingUp(new Vec3(0, 0, 1)), PathLengths::evenly($mesh->bounds()->max->z, $layerMm), $profile);
+
+        return new self($paths->hours(), $paths->grams(), $paths->layers(), $walls);
+    }
+}

@@ -1,0 +1,217 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wrenlo\Core\Photo;
+
+use function array_fill;
+use function array_sum;
+use function count;
+use function intdiv;
+use function max;
+use function min;
+use function sqrt;
+
+/**
+ * How well a photo will do as a relief of this width: 0 … 1, the product of six marks, each 1 where nothing is amiss. All are taken in lightness L*,
+ * on a grid of half a line width:
+ *
+ *   tones    spread of 5 to 95 %
+ *   ends     share of pixels clipped
+ *   form     share of the variance that means over 4 mm keep: a relief shows large shapes, not noise
+ *   detail   what is between a line width and 2 mm wide, in steps of L* (root mean square): nothing there is a blurred picture
+ *   border   changes in the outer 14 % against its share of the area: a busy border takes the eye
+ *   pixels   pixels a line width
+ *
+ * The marks and their limits are our own, set so that good and bad pictures come in the order practice would put them (tests/Core/Photo/FitnessTest).
+ */
+final readonly class Fitness
+{
+    private const BORDER_SHARE = 0.14;
+
+    private const FORM_MM = 4.0;
+
+    private const DETAIL_MM = 2.0;
+
+    /** Columns of the grid at most: wider reliefs are looked at in coarser cells. */
+    private const MOST_COLUMNS = 600;
+
+    /** Light spreads inside the plastic: half-period still seen over thickness (assumed spread 0.2 of 1.5 mm, until a coupon says). */
+    private const SPREAD_MM = 0.44;
+
+    /** @param  array<string, float>  $marks  by name, 0 … 1 */
+    private function __construct(
+        public array $marks,
+        public float $pxPerMm,
+        public float $printableDetailMm,
+        /** L* from 5 to 95 % of the pixels */
+        public float $spreadL,
+        /** share of the variance of L* that means over 4 mm keep */
+        public float $formShare,
+        /** and what is lost under a line width */
+        public float $fineShare,
+        /** root mean square of what is between a line width and 2 mm, L* */
+        public float $detailL,
+        /** changes in the border over its share of the area; 1 is as busy as the rest */
+        public float $borderBusy,
+        /** L* of the middle less that of the border */
+        public float $subjectL,
+        private Photo $photo,
+        private float $lineMm,
+    ) {}
+
+    public static function of(Photo $photo, float $widthMm, float $layerMm, float $lineMm): self
+    {
+        $pitch = max($lineMm / 2, $widthMm / self::MOST_COLUMNS);
+        $heightMm = $widthMm * $photo->heightPx / $photo->widthPx;
+        [$columns, $rows] = [max(8, (int) round($widthMm / $pitch) + 1), max(8, (int) round($heightMm / $pitch) + 1)];
+        $l = Srgb::lightnesses($photo->light->atNodes($columns, $rows));
+        $all = self::variance($l);
+        $kept = static fn (float $mm): float => $all < 1e-6 ? 0.0 : min(1.0, self::variance(self::means($l, $columns, $rows, max(1, (int) round($mm / $pitch)))) / $all);
+        [$line, $detail, $form] = [$kept($lineMm), $kept(self::DETAIL_MM), $kept(self::FORM_MM)];
+        $detailL = sqrt($all * max(0.0, $line - $detail));
+        [$busy, $subject] = self::border($l, $columns, $rows);
+        $pxPerMm = $photo->widthPx / $widthMm;
+        $spread = $photo->lightness[2] - $photo->lightness[0];
+        $clipped = $photo->clippedLow + $photo->clippedHigh;
+        $rise = static fn (float $v, float $none, float $full): float => max(0.0, min(1.0, ($v - $none) / ($full - $none)));
+
+        return new self(
+            marks: [
+                'tones' => $rise($spread, 5.0, 55.0),
+                'ends' => 1 - $rise($clipped, 0.01, 0.45),
+                'form' => $rise($form, 0.05, 0.55),
+                'detail' => 0.4 + 0.6 * $rise($detailL, 0.1, 1.2),
+                'border' => 1 - 0.6 * $rise($busy, 1.0, 2.2),
+                'pixels' => 0.15 + 0.85 * $rise($pxPerMm * $lineMm, 0.2, 1.6),
+            ],
+            pxPerMm: $pxPerMm, printableDetailMm: min(3 * $lineMm, max($lineMm, $layerMm, self::SPREAD_MM)), spreadL: $spread,
+            formShare: $form, fineShare: 1 - $line, detailL: $detailL, borderBusy: $busy, subjectL: $subject, photo: $photo, lineMm: $lineMm,
+        );
+    }
+
+    public function value(): float
+    {
+        return (float) array_product($this->marks);
+    }
+
+    /** @return list<Advice> what spoils most first */
+    public function advice(): array
+    {
+        $p = $this->photo;
+        $n = static fn (float $v, int $places = 0): string => number_format($v, $places);
+        $found = [];
+        $add = static function (float $mark, Advice $advice) use (&$found): void {
+            $found[] = [$mark, $advice];
+        };
+        if ($this->spreadL < 45) {
+            $add($this->marks['tones'], new Advice('flat_tones', "Its tones span only {$n($this->spreadL)} of 100 steps of lightness: stretch them, or the relief will look like fog.", ['stretch' => true]));
+        }
+        if ($p->clippedHigh > 0.03) {
+            $add(1 - $p->clippedHigh, new Advice('clipped_light', "{$n(100 * $p->clippedHigh, 1)} % of it is blank white: there the relief is one thin flat window without any drawing."));
+        }
+        if ($p->clippedLow > 0.03) {
+            $add(1 - $p->clippedLow, new Advice('clipped_dark', "{$n(100 * $p->clippedLow, 1)} % of it is solid black: there the relief is as thick as it gets and shows nothing."));
+        }
+        if ($p->lightness[1] < 30) {
+            $add(0.7, new Advice('too_dark', "Half of it is darker than L* {$n($p->lightness[1])}: raise its middle tones, or it asks for a strong lamp.", ['gamma' => round(min(2.2, max(1.1, log(max(0.05, $p->lightness[1] / 100)) / log(0.45))), 2)]));
+        }
+        if ($this->borderBusy > 1.25) {
+            $add($this->marks['border'], new Advice('busy_border', "The outer seventh changes {$n($this->borderBusy, 1)} times as much as its share: fade the background or crop closer.", ['fade' => 0.8]));
+        }
+        if ($this->pxPerMm * $this->lineMm < 1) {
+            $add($this->marks['pixels'], new Advice('few_pixels', "At this width it has {$n($this->pxPerMm, 1)} pixels a millimetre, less than one a line of {$n($this->lineMm, 2)} mm: print it smaller or bring a larger picture."));
+        }
+        if ($this->formShare < 0.4) {
+            $add($this->marks['form'], new Advice('noisy', "Only {$n(100 * $this->formShare)} % of its contrast lies in shapes over 4 mm: it is texture or noise, which a relief turns to grain."));
+        }
+        if ($this->detailL < 0.6 && $this->spreadL > 5) {
+            $add($this->marks['detail'], new Advice('blurred', "Hardly anything in it is between a line and 2 mm wide ({$n($this->detailL, 1)} steps of lightness): it is out of focus or was enlarged.", ['local' => 0.5]));
+        }
+        if ($this->fineShare > 0.15) {
+            $add(0.8, new Advice('lost_detail', "{$n(100 * $this->fineShare)} % of its contrast is finer than a line of {$n($this->lineMm, 2)} mm and will be lost: a finer nozzle or a wider relief keeps more."));
+        }
+        usort($found, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
+
+        return array_column($found, 1);
+    }
+
+    /** In words, from best to worst. */
+    public function word(): string
+    {
+        return match (true) {
+            $this->value() >= 0.7 => 'fit',
+            $this->value() >= 0.45 => 'fair',
+            $this->value() >= 0.2 => 'weak',
+            default => 'unfit',
+        };
+    }
+
+    /** @param  list<float>  $l */
+    private static function variance(array $l): float
+    {
+        $n = count($l);
+        $mean = array_sum($l) / $n;
+        $sum = 0.0;
+        foreach ($l as $v) {
+            $sum += ($v - $mean) ** 2;
+        }
+
+        return $sum / $n;
+    }
+
+    /**
+     * Means of blocks, so many cells each way; what is left at the edges joins the last.
+     *
+     * @param  list<float>  $l
+     * @return non-empty-list<float>
+     */
+    private static function means(array $l, int $columns, int $rows, int $cells): array
+    {
+        [$across, $down] = [max(1, intdiv($columns, $cells)), max(1, intdiv($rows, $cells))];
+        $sum = $n = array_fill(0, $across * $down, 0.0);
+        for ($r = $i = 0; $r < $rows; $r++) {
+            $row = min($down - 1, intdiv($r, $cells)) * $across;
+            for ($c = 0; $c < $columns; $c++, $i++) {
+                $block = $row + min($across - 1, intdiv($c, $cells));
+                $sum[$block] += $l[$i];
+                $n[$block]++;
+            }
+        }
+        $means = [];
+        foreach ($sum as $k => $s) {
+            $means[] = $s / max(1.0, $n[$k]);
+        }
+
+        return $means;
+    }
+
+    /**
+     * How much the border changes against its share of the area, and how much lighter the middle is.
+     *
+     * @param  list<float>  $l
+     * @return array{float, float}
+     */
+    private static function border(array $l, int $columns, int $rows): array
+    {
+        [$dx, $dy] = [(int) ceil(self::BORDER_SHARE * $columns), (int) ceil(self::BORDER_SHARE * $rows)];
+        $all = $outer = $cells = $of = $inL = $outL = 0.0;
+        for ($r = 0; $r < $rows - 1; $r++) {
+            for ($c = 0; $c < $columns - 1; $c++) {
+                $i = $r * $columns + $c;
+                $change = sqrt(($l[$i + 1] - $l[$i]) ** 2 + ($l[$i + $columns] - $l[$i]) ** 2);
+                $all += $change;
+                $cells++;
+                if ($r < $dy || $c < $dx || $r >= $rows - $dy || $c >= $columns - $dx) {
+                    $outer += $change;
+                    $of++;
+                    $outL += $l[$i];
+                } else {
+                    $inL += $l[$i];
+                }
+            }
+        }
+
+        return [$all > 1e-9 ? ($outer / $all) / ($of / $cells) : 0.0, $inL / max(1.0, $cells - $of) - $outL / max(1.0, $of)];
+    }
+}

@@ -1,0 +1,168 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wrenlo\Core\Photo;
+
+use GdImage;
+
+use function array_fill;
+use function imagecolorat;
+use function sqrt;
+
+/**
+ * Reads PNG and JPEG into linear light: turned by its tag, transparency on white. Memory: four bytes a pixel outside PHP's limit while it decodes,
+ * `cells` values after. Sixteen bits come as their upper eight, read as the middle of what those stand for. Time is linear in pixels.
+ */
+final class PhotoReader
+{
+    public const MOST_PIXELS = 50_000_000;
+
+    public const LEAST_PIXELS = 8;
+
+    /** Pixels above which lightness and clipping are counted on every second, third … pixel each way. */
+    private const COUNTED = 12_000_000;
+
+    /** Bins of the square root of luminance. */
+    private const BINS = 8192;
+
+    /**
+     * @param  resource  $stream  of a file
+     * @param  int  $cells  the picture is averaged by whole pixels until no more cells are left
+     *
+     * @throws UnreadablePhoto
+     */
+    public static function read($stream, int $cells = 3_000_000): Photo
+    {
+        $file = PhotoFile::check($stream);
+        $image = self::decoded($stream, $file);
+
+        return self::measured($image, $file, $cells);
+    }
+
+    /** @param  resource  $stream */
+    private static function decoded($stream, PhotoFile $file): GdImage
+    {
+        $path = (string) stream_get_meta_data($stream)['uri'];
+        if ($file->format === 'JPEG') {
+            $strict = ini_set('gd.jpeg_ignore_warning', '0');
+            $image = @imagecreatefromjpeg($path);
+            ini_set('gd.jpeg_ignore_warning', (string) $strict);
+        } else {
+            $image = $file->hasMore ? @imagecreatefromstring(PhotoFile::needed($stream)) : @imagecreatefrompng($path);
+        }
+        if ($image === false || imagesx($image) !== $file->width || imagesy($image) !== $file->height) {
+            throw UnreadablePhoto::doesNotDecode($file->format);
+        }
+        imagepalettetotruecolor($image);
+
+        return $image;
+    }
+
+    private static function measured(GdImage $image, PhotoFile $file, int $cells): Photo
+    {
+        [$w, $h] = [$file->width, $file->height];
+        [$red, $green, $blue] = self::tables($file->bits);
+        $k = 1;
+        while ((int) ceil($w / $k) * (int) ceil($h / $k) > $cells) {
+            $k++;
+        }
+        $stride = 1;
+        while ($w * $h / $stride ** 2 > self::COUNTED) {
+            $stride++;
+        }
+        [$columns, $rows] = [(int) ceil($w / $k), (int) ceil($h / $k)];
+        $bins = array_fill(0, self::BINS + 1, 0);
+        $low = $high = $counted = $shown = 0;
+        $total = 0.0;
+        $y = [];
+        $mix = static fn (int $v, int $clear): int => (int) ($v + (255 - $v) * $clear / 127 + 0.5);
+        for ($r = 0; $r < $rows; $r++) {
+            $row = array_fill(0, $columns, 0.0);
+            for ($py = $r * $k, $end = min($h, $py + $k); $py < $end; $py++) {
+                $isCounted = $py % $stride === 0;
+                $next = $isCounted ? 0 : -1;
+                for ($px = $c = $in = 0; $px < $w; $px++) {
+                    $colour = imagecolorat($image, $px, $py);
+                    if ($colour > 0xFFFFFF) { // partly transparent: on white, in coded values as screens mix
+                        $clear = $colour >> 24;
+                        $shown += $clear < 127 ? 1 : 0;
+                        $colour = $mix($colour >> 16 & 255, $clear) << 16 | $mix($colour >> 8 & 255, $clear) << 8 | $mix($colour & 255, $clear);
+                    } else {
+                        $shown++;
+                    }
+                    $v = $red[$colour >> 16] + $green[$colour >> 8 & 255] + $blue[$colour & 255];
+                    $row[$c] += $v;
+                    if ($px === $next) {
+                        $next += $stride;
+                        $counted++;
+                        $bins[(int) (sqrt($v) * self::BINS)]++;
+                        if (($colour & 0xFCFCFC) === 0) {
+                            // none of the three above 2
+                            $low += ($colour >> 16) < 3 && ($colour >> 8 & 255) < 3 && ($colour & 255) < 3 ? 1 : 0;
+                        } elseif (($colour & 0xFCFCFC) === 0xFCFCFC) {
+                            $high += ($colour >> 16) > 252 && ($colour >> 8 & 255) > 252 && ($colour & 255) > 252 ? 1 : 0;
+                        }
+                    }
+                    if (++$in === $k) {
+                        $in = 0;
+                        $c++;
+                    }
+                }
+            }
+            $down = $k * ($end - $r * $k);
+            $total += array_sum($row);
+            foreach ($row as $v) {
+                $y[] = $v / $down;
+            }
+            if ($w % $k !== 0) {
+                $y[count($y) - 1] *= $k / ($w % $k);
+            }
+        }
+        if ($shown === 0) {
+            throw UnreadablePhoto::isTransparent();
+        }
+        $plane = (new Luminance($columns, $rows, $y, $w / $k, $h / $k))->turned($file->orientation);
+        $isAcross = $file->orientation >= 5;
+
+        return new Photo(
+            widthPx: $isAcross ? $h : $w, heightPx: $isAcross ? $w : $h, light: $plane, meanY: $total / ($w * $h),
+            lightness: self::percentiles($bins, $counted, [0.05, 0.5, 0.95]), clippedLow: $low / $counted, clippedHigh: $high / $counted,
+        );
+    }
+
+    /** @return array{list<float>, list<float>, list<float>} linear light of a coded value, times its share of luminance */
+    private static function tables(int $bits): array
+    {
+        $tables = [[], [], []];
+        for ($v = 0; $v < 256; $v++) {
+            $linear = Srgb::linear($bits === 16 ? (256 * $v + 127.5) / 257 : $v);
+            $tables[0][] = $linear * Srgb::RED;
+            $tables[1][] = $linear * Srgb::GREEN;
+            $tables[2][] = $linear * Srgb::BLUE;
+        }
+
+        return $tables;
+    }
+
+    /**
+     * @param  array<int, int>  $bins
+     * @param  list<float>  $shares
+     * @return list<float> L*
+     */
+    private static function percentiles(array $bins, int $counted, array $shares): array
+    {
+        $out = [];
+        $seen = $bin = 0;
+        foreach ($shares as $share) {
+            $wanted = $share * ($counted - 1);
+            while ($bin < self::BINS && $seen + $bins[$bin] <= $wanted) {
+                $seen += $bins[$bin++];
+            }
+            $inside = $bins[$bin] > 0 ? ($wanted - $seen + 0.5) / $bins[$bin] : 0.5;
+            $out[] = Srgb::lightness(min(1.0, (($bin + min(1.0, $inside)) / self::BINS) ** 2));
+        }
+
+        return $out;
+    }
+}

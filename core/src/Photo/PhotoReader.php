@@ -8,11 +8,12 @@ use GdImage;
 
 use function array_fill;
 use function imagecolorat;
+use function intdiv;
 use function sqrt;
 
 /**
  * Reads PNG and JPEG into linear light: turned by its tag, transparency on white. Memory: four bytes a pixel outside PHP's limit while it decodes,
- * `cells` values after. Sixteen bits come as their upper eight, read as the middle of what those stand for. Time is linear in pixels.
+ * `cells` values after. Of more than 24 million pixels every third is read, each row one further than the one before. Sixteen bits come as their upper eight, read as the middle of what those stand for. Time is linear in pixels.
  */
 final class PhotoReader
 {
@@ -21,7 +22,10 @@ final class PhotoReader
     public const LEAST_PIXELS = 8;
 
     /** Pixels above which lightness and clipping are counted on every second, third … pixel each way. */
-    private const COUNTED = 12_000_000;
+    private const COUNTED = 6_000_000;
+
+    /** Pixels above which every third of each row is read, each row one further. */
+    private const EACH = 24_000_000;
 
     /** Bins of the square root of luminance. */
     private const BINS = 8192;
@@ -76,13 +80,19 @@ final class PhotoReader
         $low = $high = $counted = $shown = 0;
         $total = 0.0;
         $y = [];
+        $hop = $w * $h > self::EACH ? 3 : 1;
         $mix = static fn (int $v, int $clear): int => (int) ($v + (255 - $v) * $clear / 127 + 0.5);
         for ($r = 0; $r < $rows; $r++) {
             $row = array_fill(0, $columns, 0.0);
             for ($py = $r * $k, $end = min($h, $py + $k); $py < $end; $py++) {
                 $isCounted = $py % $stride === 0;
-                $next = $isCounted ? 0 : -1;
-                for ($px = $c = $in = 0; $px < $w; $px++) {
+                $first = $py % $hop;
+                $next = $isCounted ? $first : -1;
+                for ($px = $first, $c = 0, $edge = $k; $px < $w; $px += $hop) {
+                    while ($px >= $edge) {
+                        $c++;
+                        $edge += $k;
+                    }
                     $colour = imagecolorat($image, $px, $py);
                     if ($colour > 0xFFFFFF) { // partly transparent: on white, in coded values as screens mix
                         $clear = $colour >> 24;
@@ -94,7 +104,7 @@ final class PhotoReader
                     $v = $red[$colour >> 16] + $green[$colour >> 8 & 255] + $blue[$colour & 255];
                     $row[$c] += $v;
                     if ($px === $next) {
-                        $next += $stride;
+                        $next += $hop * $stride;
                         $counted++;
                         $bins[(int) (sqrt($v) * self::BINS)]++;
                         if (($colour & 0xFCFCFC) === 0) {
@@ -104,19 +114,12 @@ final class PhotoReader
                             $high += ($colour >> 16) > 252 && ($colour >> 8 & 255) > 252 && ($colour & 255) > 252 ? 1 : 0;
                         }
                     }
-                    if (++$in === $k) {
-                        $in = 0;
-                        $c++;
-                    }
                 }
             }
-            $down = $k * ($end - $r * $k);
+            $down = $end - $r * $k;
             $total += array_sum($row);
-            foreach ($row as $v) {
-                $y[] = $v / $down;
-            }
-            if ($w % $k !== 0) {
-                $y[count($y) - 1] *= $k / ($w % $k);
+            foreach ($row as $c => $v) {
+                $y[] = $v / self::readIn($c * $k, min($k, $w - $c * $k), $r * $k, $down, $hop);
             }
         }
         if ($shown === 0) {
@@ -126,9 +129,25 @@ final class PhotoReader
         $isAcross = $file->orientation >= 5;
 
         return new Photo(
-            widthPx: $isAcross ? $h : $w, heightPx: $isAcross ? $w : $h, light: $plane, meanY: $total / ($w * $h),
+            widthPx: $isAcross ? $h : $w, heightPx: $isAcross ? $w : $h, light: $plane, meanY: $total / self::readIn(0, $w, 0, $h, $hop),
             lightness: self::percentiles($bins, $counted, [0.05, 0.5, 0.95]), clippedLow: $low / $counted, clippedHigh: $high / $counted,
         );
+    }
+
+    /** How many pixels of a cell were read. */
+    private static function readIn(int $x, int $width, int $y, int $height, int $hop): int
+    {
+        if ($hop === 1) {
+            return $width * $height;
+        }
+        $n = 0;
+        for ($row = $y; $row < $y + $height; $row++) {
+            // the first at or after x that is as far along as its row
+            $first = $x + (($row - $x) % $hop + $hop) % $hop;
+            $n += max(0, intdiv($x + $width - 1 - $first + $hop, $hop));
+        }
+
+        return max(1, $n);
     }
 
     /** @return array{list<float>, list<float>, list<float>} linear light of a coded value, times its share of luminance */

@@ -32,7 +32,7 @@ final class PhotoCommand extends ComputeCommand
             'p05_l' => $photo->lightness[0], 'p50_l' => $photo->lightness[1], 'p95_l' => $photo->lightness[2],
             'clipped_low' => $photo->clippedLow, 'clipped_high' => $photo->clippedHigh, 'px_per_mm' => $fitness->pxPerMm,
             'printable_detail_mm' => $fitness->printableDetailMm, 'fitness' => $fitness->value(), 'word' => $fitness->word(), 'marks' => $fitness->marks,
-            'form_share' => $fitness->formShare, 'detail_l' => $fitness->detailL, 'fine_share' => $fitness->fineShare,
+            'form_share' => $fitness->formShare, 'sharpness' => $fitness->sharpness, 'fine_share' => $fitness->fineShare,
             'border_busy' => $fitness->borderBusy, 'subject_l' => $fitness->subjectL,
             'advice' => array_map(static fn (Advice $a): array => $a->toArray(), $fitness->advice()),
         ];

@@ -19,7 +19,8 @@ use function sqrt;
  *   tones    spread of 5 to 95 %
  *   ends     share of pixels clipped
  *   form     share of the variance that means over 4 mm keep: a relief shows large shapes, not noise
- *   detail   what is between a line width and 2 mm wide, in steps of L* (root mean square): nothing there is a blurred picture
+ *   detail   squared differences of neighbours a line wide over those of neighbours two lines wide: half as much at edges, whatever their height, a quarter
+ *            where they are blurred over more than that
  *   border   changes in the outer 14 % against its share of the area: a busy border takes the eye
  *   pixels   pixels a line width
  *
@@ -31,7 +32,9 @@ final readonly class Fitness
 
     private const FORM_MM = 4.0;
 
-    private const DETAIL_MM = 2.0;
+    private const BLURRED = 0.26;
+
+    private const SHARP = 0.4;
 
     /** Columns of the grid at most: wider reliefs are looked at in coarser cells. */
     private const MOST_COLUMNS = 600;
@@ -50,8 +53,8 @@ final readonly class Fitness
         public float $formShare,
         /** and what is lost under a line width */
         public float $fineShare,
-        /** root mean square of what is between a line width and 2 mm, L* */
-        public float $detailL,
+        /** 0.5 for sharp edges, 0.25 for soft ones, more for texture */
+        public float $sharpness,
         /** changes in the border over its share of the area; 1 is as busy as the rest */
         public float $borderBusy,
         /** L* of the middle less that of the border */
@@ -68,8 +71,10 @@ final readonly class Fitness
         $l = Srgb::lightnesses($photo->light->atNodes($columns, $rows));
         $all = self::variance($l);
         $kept = static fn (float $mm): float => $all < 1e-6 ? 0.0 : min(1.0, self::variance(self::means($l, $columns, $rows, max(1, (int) round($mm / $pitch)))) / $all);
-        [$line, $detail, $form] = [$kept($lineMm), $kept(self::DETAIL_MM), $kept(self::FORM_MM)];
-        $detailL = sqrt($all * max(0.0, $line - $detail));
+        [$line, $form] = [$kept($lineMm), $kept(self::FORM_MM)];
+        $cells = max(1, (int) round($lineMm / $pitch));
+        $wide = self::differences($l, $columns, $rows, 2 * $cells);
+        $sharpness = $wide > 1e-4 ? self::differences($l, $columns, $rows, $cells) / $wide : 0.0;
         [$busy, $subject] = self::border($l, $columns, $rows);
         $pxPerMm = $photo->widthPx / $widthMm;
         $spread = $photo->lightness[2] - $photo->lightness[0];
@@ -81,12 +86,12 @@ final readonly class Fitness
                 'tones' => $rise($spread, 5.0, 55.0),
                 'ends' => 1 - $rise($clipped, 0.01, 0.45),
                 'form' => $rise($form, 0.05, 0.55),
-                'detail' => 0.4 + 0.6 * $rise($detailL, 0.1, 1.2),
+                'detail' => 0.5 + 0.5 * $rise($sharpness, self::BLURRED, self::SHARP),
                 'border' => 1 - 0.6 * $rise($busy, 1.0, 2.2),
                 'pixels' => 0.15 + 0.85 * $rise($pxPerMm * $lineMm, 0.2, 1.6),
             ],
             pxPerMm: $pxPerMm, printableDetailMm: min(3 * $lineMm, max($lineMm, $layerMm, self::SPREAD_MM)), spreadL: $spread,
-            formShare: $form, fineShare: 1 - $line, detailL: $detailL, borderBusy: $busy, subjectL: $subject, photo: $photo, lineMm: $lineMm,
+            formShare: $form, fineShare: 1 - $line, sharpness: $sharpness, borderBusy: $busy, subjectL: $subject, photo: $photo, lineMm: $lineMm,
         );
     }
 
@@ -125,8 +130,8 @@ final readonly class Fitness
         if ($this->formShare < 0.4) {
             $add($this->marks['form'], new Advice('noisy', "Only {$n(100 * $this->formShare)} % of its contrast lies in shapes over 4 mm: it is texture or noise, which a relief turns to grain."));
         }
-        if ($this->detailL < 0.6 && $this->spreadL > 5) {
-            $add($this->marks['detail'], new Advice('blurred', "Hardly anything in it is between a line and 2 mm wide ({$n($this->detailL, 1)} steps of lightness): it is out of focus or was enlarged.", ['local' => 0.5]));
+        if ($this->sharpness < self::BLURRED + 0.04 && $this->spreadL > 5) {
+            $add($this->marks['detail'], new Advice('blurred', "Its edges are soft over several lines (sharpness {$n($this->sharpness, 2)}; sharp ones have 0.5): it is out of focus or was enlarged.", ['local' => 0.5]));
         }
         if ($this->fineShare > 0.15) {
             $add(0.8, new Advice('lost_detail', "{$n(100 * $this->fineShare)} % of its contrast is finer than a line of {$n($this->lineMm, 2)} mm and will be lost: a finer nozzle or a wider relief keeps more."));
@@ -184,6 +189,28 @@ final readonly class Fitness
         }
 
         return $means;
+    }
+
+    /**
+     * Mean of the squared differences of means of blocks side by side, and above each other.
+     *
+     * @param  list<float>  $l
+     */
+    private static function differences(array $l, int $columns, int $rows, int $cells): float
+    {
+        [$across, $down] = [max(1, intdiv($columns, $cells)), max(1, intdiv($rows, $cells))];
+        $means = self::means($l, $columns, $rows, $cells);
+        $sum = $n = 0;
+        // what is left at the edges joined the last blocks: without those
+        for ($r = 0; $r < $down - 2; $r++) {
+            for ($c = 0; $c < $across - 2; $c++) {
+                $i = $r * $across + $c;
+                $sum += ($means[$i + 1] - $means[$i]) ** 2 + ($means[$i + $across] - $means[$i]) ** 2;
+                $n += 2;
+            }
+        }
+
+        return $n === 0 ? 0.0 : $sum / $n;
     }
 
     /**

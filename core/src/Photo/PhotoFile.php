@@ -162,7 +162,7 @@ final readonly class PhotoFile
             if (inflate_get_status($inflate) === ZLIB_STREAM_END) {
                 break;
             }
-            $piece = @inflate_add($inflate, substr($bytes, $k, 16384));
+            $piece = self::quietly(static fn (): string|false => inflate_add($inflate, substr($bytes, $k, 16384)));
             if ($piece === false) {
                 throw UnreadablePhoto::isDamagedAt('PNG', $at, 'its compressed data cannot be unpacked');
             }
@@ -170,6 +170,24 @@ final readonly class PhotoFile
         }
 
         return $out;
+    }
+
+    /**
+     * Without what PHP has to say about it: a failure is told in our own words.
+     *
+     * @template T
+     *
+     * @param  callable(): T  $do
+     * @return T
+     */
+    public static function quietly(callable $do): mixed
+    {
+        set_error_handler(static fn (): bool => true);
+        try {
+            return $do();
+        } finally {
+            restore_error_handler();
+        }
     }
 
     /** Bytes that the data of this header must unpack to; of an interlaced picture the least. */

@@ -50,10 +50,10 @@ final class PhotoReader
         $path = (string) stream_get_meta_data($stream)['uri'];
         if ($file->format === 'JPEG') {
             $strict = ini_set('gd.jpeg_ignore_warning', '0');
-            $image = @imagecreatefromjpeg($path);
+            $image = PhotoFile::quietly(static fn (): GdImage|false => imagecreatefromjpeg($path));
             ini_set('gd.jpeg_ignore_warning', (string) $strict);
         } else {
-            $image = $file->hasMore ? @imagecreatefromstring(PhotoFile::needed($stream)) : @imagecreatefrompng($path);
+            $image = PhotoFile::quietly(static fn (): GdImage|false => $file->hasMore ? imagecreatefromstring(PhotoFile::needed($stream)) : imagecreatefrompng($path));
         }
         if ($image === false || imagesx($image) !== $file->width || imagesy($image) !== $file->height) {
             throw UnreadablePhoto::doesNotDecode($file->format);

@@ -5,16 +5,16 @@ declare(strict_types=1);
 namespace Wrenlo\Core\Photo;
 
 /**
- * Coded values, linear light and lightness. Coded → linear by IEC 61966-2-1 (sRGB), luminance Y by its primaries (D65), lightness L* by CIE 1976
+ * Coded values, linear light and lightness. Coded → linear by IEC 61966-2-1 (sRGB), luminance Y by its primaries and white (D65), lightness L* by CIE 1976
  * with the exact fractions 216/24389 and 24389/27. Y is 0 … 1, L* 0 … 100.
  */
 final class Srgb
 {
-    public const RED = 0.2126;
+    public const RED = 0.21263901;
 
-    public const GREEN = 0.7152;
+    public const GREEN = 0.71516868;
 
-    public const BLUE = 0.0722;
+    public const BLUE = 0.07219231;
 
     /** Y below which lightness runs straight. */
     private const STRAIGHT = 216 / 24389;

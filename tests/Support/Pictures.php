@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Support;
 
 use GdImage;
+use PHPUnit\Framework\Assert;
 use Wrenlo\Core\Photo\Photo;
 use Wrenlo\Core\Photo\PhotoReader;
 
@@ -74,6 +75,15 @@ final class Pictures
     public static function rawPng(int $width, int $height, int $bits, int $kind, string $rows, string $more = ''): string
     {
         return "\x89PNG\r\n\x1a\n".self::chunk('IHDR', pack('NNCCCCC', $width, $height, $bits, $kind, 0, 0, 0)).$more.self::chunk('IDAT', (string) gzcompress($rows)).self::chunk('IEND', '');
+    }
+
+    /** @param  'astronaut'|'camera'|'chelsea'  $name  Debian python3-skimage: NASA, public domain; CC0; CC0. Fetched by bin/fetch-meshes */
+    public static function open(string $name): Photo
+    {
+        $path = dirname(__DIR__, 2)."/.setup/meshes/{$name}.png";
+        is_file($path) || Assert::markTestSkipped("{$name}.png is not there: bin/fetch-meshes could not fetch it.");
+
+        return self::read((string) file_get_contents($path));
     }
 
     /** A bay with a pool: shapes in full tones, some fine texture; the same for the same seed. */

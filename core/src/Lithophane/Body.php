@@ -119,15 +119,14 @@ final readonly class Body
                 }
                 foreach ($a === null ? [] : self::corners(count($a), count($b), $sheet->isClosed) as [$p, $q, $r]) {
                     foreach ([$p, $q, $r] as [$isNext, $k]) {
-                        $tri[] = $isNext ? $b[$k] : $a[$k];
+                        $tri[] = $isNext ? $b[$k] : ($a[$k] ?? 0);
                     }
                 }
                 $a = $b;
             }
         }
-        /** @var non-empty-list<int> $tri */
 
-        return new Mesh($x, $y, $z, $tri);
+        return $tri === [] ? throw new InvalidArgumentException('A body has facets.') : new Mesh($x, $y, $z, $tri);
     }
 
     /** @return list<string> twelve bytes a point */

@@ -33,7 +33,11 @@ enum LightModel: string
         return $b / ($a * sinh($x) + $b * cosh($x));
     }
 
-    /** The reflectance of a thickness over black, two-flux only; null for the other. @param  array{float, float}  $p */
+    /**
+     * The reflectance of a thickness over black, two-flux only; null for the other.
+     *
+     * @param  array{float, float}  $p
+     */
     public function reflectance(float $mm, array $p): ?float
     {
         if ($this === self::Exponential) {

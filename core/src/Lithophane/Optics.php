@@ -19,7 +19,11 @@ final class Optics
         return self::SEEN * $spread * $thicknessMm;
     }
 
-    /** The finest detail that comes through: of the line across, the layer upwards, and the spread of light. @return array{across_mm: float, up_mm: float} */
+    /**
+     * The finest detail that comes through: of the line across, the layer upwards, and the spread of light.
+     *
+     * @return array{across_mm: float, up_mm: float}
+     */
     public static function finest(float $lineMm, float $layerMm, float $thicknessMm, float $spread = self::SPREAD): array
     {
         $light = self::detailMm($thicknessMm, $spread);

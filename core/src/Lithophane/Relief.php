@@ -54,12 +54,12 @@ final readonly class Relief
 
     public function thinnestMm(): float
     {
-        return min($this->mm);
+        return $this->mm === [] ? 0.0 : min($this->mm);
     }
 
     public function thickestMm(): float
     {
-        return max($this->mm);
+        return $this->mm === [] ? 0.0 : max($this->mm);
     }
 
     /** Area on the back where it is thinner than a line: there beads leave holes, mm². */
@@ -90,7 +90,7 @@ final readonly class Relief
         $rise = tan(deg2rad($limitDeg)) * $this->downMm();
         $count = 0;
         for ($i = 0, $n = count($this->mm) - $this->columns; $i < $n; $i++) {
-            $count += $this->mm[$i] - $this->mm[$i + $this->columns] > $rise ? 1 : 0;
+            $count += $rise < $this->mm[$i] - $this->mm[$i + $this->columns] ? 1 : 0;
         }
 
         return $count * $this->acrossMm() * $this->downMm();
@@ -113,7 +113,7 @@ final readonly class Relief
             }
         }
 
-        return new self($this->columns, $this->rows, $this->widthMm, $this->heightMm, $mm);
+        return new self($this->columns, $this->rows, $this->widthMm, $this->heightMm, array_values($mm));
     }
 
     /** Its frame: a border of full thickness round it, rising from the picture at 45°, so that its upper edge needs no support. */

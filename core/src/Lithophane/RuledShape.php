@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Wrenlo\Core\Lithophane;
 
 use function array_fill;
-use function count;
 
 /**
  * A relief whose smooth back is straight upwards: a flat plate, an arc, a cylinder, a box. Column c of the relief stands at (x, y) of the back and goes out
@@ -115,7 +114,7 @@ final readonly class RuledShape implements Shape
         $lengths[0] = $lengths[$n - 1] = $rows;
 
         return [
-            $face, $lid, $base, new Sheet($lengths, false, $this->upright(...)),
+            $face, $lid, $base, new Sheet(array_values($lengths), false, $this->upright(...)),
             new Sheet(array_fill(0, $rows, 2), false, fn (int $r): array => [...$this->point(0, $r, true), ...$this->point(0, $r, false)]),
             new Sheet(array_fill(0, $rows, 2), false, fn (int $r): array => [...$this->point($n - 1, $r, false), ...$this->point($n - 1, $r, true)]),
         ];

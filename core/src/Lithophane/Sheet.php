@@ -13,7 +13,7 @@ use Closure;
 final readonly class Sheet
 {
     /**
-     * @param  non-empty-list<int>  $lengths  points of each row
+     * @param  list<int>  $lengths  points of each row
      * @param  Closure(int): list<float>  $row  x, y, z of its points in a row, mm
      * @param  bool  $isClosed  the last point of a row is followed by its first
      */

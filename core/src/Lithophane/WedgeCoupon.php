@@ -25,7 +25,11 @@ final readonly class WedgeCoupon
     /** A label is at least so thick, that what is engraved does not go through. */
     private const LABEL_LEAST_MM = 1.2;
 
-    /** Rows of three bits. @var list<list<int>> */
+    /**
+     * Rows of three bits.
+     *
+     * @var list<list<int>>
+     */
     private const DIGITS = [
         [7, 5, 5, 5, 7], [2, 6, 2, 2, 7], [7, 1, 7, 4, 7], [7, 1, 7, 1, 7], [5, 5, 7, 1, 1], [7, 4, 7, 1, 7], [7, 4, 7, 5, 7], [7, 1, 1, 2, 2], [7, 5, 7, 5, 7], [7, 5, 7, 1, 7],
     ];

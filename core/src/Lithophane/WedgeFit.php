@@ -12,7 +12,7 @@ namespace Wrenlo\Core\Lithophane;
 final readonly class WedgeFit
 {
     /** How unlikely a reading must be among n to be named (Bonferroni over externally studentised residuals). */
-    private const ODD = 0.01;
+    private const ODD = 0.001;
 
     /** By how much the two-flux law must fit better (SSR) to be taken: both have two numbers. */
     private const BETTER = 0.7;
@@ -72,7 +72,7 @@ final readonly class WedgeFit
         if ($this->outlier === null || count($this->readings->mm) < 5) {
             return null;
         }
-        $pairs = array_map(null, $this->readings->mm, $this->readings->transmittance);
+        $pairs = array_map(static fn (float $mm, float $t): array => [$mm, $t], $this->readings->mm, $this->readings->transmittance);
         unset($pairs[$this->outlier]);
 
         return self::of(WedgeReadings::of(array_values($pairs)));
@@ -111,12 +111,12 @@ final readonly class WedgeFit
             [$x, $y] = [$r->mm, $r->transmittance];
             [$at, $read] = [$x[$k], $y[$k]];
             unset($x[$k], $y[$k]);
-            /** @var non-empty-list<float> $x */
             $x = array_values($x);
-            /** @var non-empty-list<float> $y */
             $y = array_values($y);
             $others = LeastSquares::fit(LightModel::Exponential->transmittance(...), $x, $y, $fit->p);
-            $s = sqrt($others->ssr / ($n - 3));
+            $dims = exp(-$others->p[1] * $at);
+            // the noise of the reading, and how far the law of the others is in doubt there
+            $s = sqrt($others->ssr / ($n - 3) * (1 + $others->doubt([$dims, -$at * $others->p[0] * $dims])));
             $chance = $n * StudentT::beyond(abs($read - LightModel::Exponential->transmittance($at, $others->p)) / max(1e-9, $s), $n - 3);
             if ($chance < $least) {
                 [$worst, $least] = [$k, $chance];

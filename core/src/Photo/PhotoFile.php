@@ -83,7 +83,7 @@ final readonly class PhotoFile
         do {
             $head = (string) fread($stream, 8);
             $length = self::big($head);
-            $rest = (string) fread($stream, $length + 4);
+            $rest = (string) fread($stream, max(1, $length + 4));
             if (in_array(substr($head, 4), self::NEEDED, true)) {
                 $png .= $head.$rest;
             }
@@ -116,7 +116,7 @@ final readonly class PhotoFile
             hash_update($hash, $name);
             $kept = '';
             for ($left = $length; $left > 0; $left -= strlen($bytes)) {
-                $bytes = (string) fread($stream, min($left, self::STEP));
+                $bytes = (string) fread($stream, max(1, min($left, self::STEP)));
                 if ($bytes === '') {
                     throw UnreadablePhoto::isCutOff('PNG', (int) ftell($stream));
                 }

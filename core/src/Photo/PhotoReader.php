@@ -47,7 +47,7 @@ final class PhotoReader
     /** @param  resource  $stream */
     private static function decoded($stream, PhotoFile $file): GdImage
     {
-        $path = (string) stream_get_meta_data($stream)['uri'];
+        $path = (string) (stream_get_meta_data($stream)['uri'] ?? '');
         if ($file->format === 'JPEG') {
             $strict = ini_set('gd.jpeg_ignore_warning', '0');
             $image = PhotoFile::quietly(static fn (): GdImage|false => imagecreatefromjpeg($path));

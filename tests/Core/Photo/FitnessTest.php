@@ -10,7 +10,7 @@ function fitnessOf(GdImage $image, float $widthMm = 100): Fitness
     return Fitness::of(Pictures::read(Pictures::png($image)), $widthMm, 0.1, 0.45);
 }
 
-/** The pool with each grey value changed. @param callable(float, float, float): float $change grey, x, y */
+/** The pool with each grey value changed. @param  callable(float, float, float): float  $change grey, x, y */
 function poolWith(callable $change, int $w = 360, int $h = 270): GdImage
 {
     $pool = Pictures::pool($w, $h);

@@ -88,7 +88,9 @@ it('takes means between nodes, and straight lines between pixels where nodes are
     foreach ($ramp->atNodes(11, 2) as $i => $v) {
         $x = $i % 11 / 10;
         // at the ends only half a window lies within
-        expect($v)->toEqualWithDelta(match ($x) { 0.0, 0 => 0.025, 1.0, 1 => 0.975, default => $x }, 0.003);
+        expect($v)->toEqualWithDelta(match ($x) {
+            0.0, 0 => 0.025, 1.0, 1 => 0.975, default => $x
+        }, 0.003);
     }
     $fine = $ramp->atNodes(401, 2);
     expect($fine[200])->toEqualWithDelta(0.5, 0.003)->and($fine[201] - $fine[200])->toEqualWithDelta(1 / 400, 6e-4)

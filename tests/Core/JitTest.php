@@ -20,6 +20,6 @@ it('computes bit-equal results with the JIT off and as shipped', function () {
 
 it('ships the settings that were measured', function () {
     $ini = parse_ini_file(dirname(__DIR__, 2).'/php.d/90-wrenlo.ini');
-    expect((int) $ini['opcache.jit'])->toBe(1215)->and($ini['opcache.enable_cli'])->toEqual(1)->and($ini['memory_limit'])->toBe('512M')
+    expect($ini['opcache.jit'])->toBe('function')->and($ini['opcache.enable_cli'])->toEqual(1)->and($ini['memory_limit'])->toBe('512M')
         ->and($ini['upload_max_filesize'])->toBe('257M');
 });

@@ -11,6 +11,7 @@ use App\Http\Controllers\FindingController;
 use App\Http\Controllers\HoldingController;
 use App\Http\Controllers\IroningController;
 use App\Http\Controllers\LayeringController;
+use App\Http\Controllers\LithophaneController;
 use App\Http\Controllers\MarksController;
 use App\Http\Controllers\MeasuringController;
 use App\Http\Controllers\PieceController;
@@ -25,6 +26,7 @@ use App\Http\Controllers\SessionController;
 use App\Http\Controllers\ShelfController;
 use App\Http\Controllers\SplitController;
 use App\Http\Controllers\StanceController;
+use App\Http\Controllers\WedgeController;
 use App\Http\Middleware\KnowThePerson;
 use App\Http\Middleware\OnlyWithAccounts;
 use Illuminate\Support\Facades\Route;
@@ -71,6 +73,8 @@ Route::middleware(KnowThePerson::class)->group(function () {
     Route::get('/pieces/{piece}/rivals/{way}', [RivalsController::class, 'show']);
     Route::get('/pieces/{piece}/export/{format}', [ExportController::class, 'show'])->whereIn('format', ['stl', '3mf', 'obj', 'json', 'sheet', 'supports', 'held-3mf', 'held-stl', 'layers', 'zip']);
     Route::get('/pieces/{piece}/contact-sheet', [ContactSheetController::class, 'show']);
+    Route::get('/pieces/{piece}/lit', [LithophaneController::class, 'picture']);
+    Route::get('/pieces/{piece}/lithophane/{format}', [LithophaneController::class, 'show'])->whereIn('format', ['stl', '3mf', 'json', 'sheet']);
     Route::post('/pieces/{piece}/file', [FileController::class, 'store']);
     Route::post('/pieces/{piece}/marks', [MarksController::class, 'store']);
     Route::put('/pieces/{piece}/marks/position', [MarksController::class, 'move']);
@@ -84,6 +88,8 @@ Route::middleware(KnowThePerson::class)->group(function () {
     Route::get('/shelf', [ShelfController::class, 'index'])->name('shelf');
     Route::put('/shelf/currency', [CurrencyController::class, 'update']);
     Route::put('/shelf/printers/{printer}/filaments/{filament}/reading', [ReadingController::class, 'update'])->whereNumber(['printer', 'filament']);
+    Route::get('/shelf/wedge', [WedgeController::class, 'show']);
+    Route::put('/shelf/filaments/{filament}/light', [WedgeController::class, 'update'])->whereNumber('filament');
     Route::whereIn('kind', ['printers', 'nozzles', 'filaments'])->group(function () {
         Route::post('/shelf/{kind}', [ShelfController::class, 'store']);
         Route::put('/shelf/{kind}/{id}', [ShelfController::class, 'update'])->whereNumber('id');

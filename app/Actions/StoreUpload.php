@@ -7,15 +7,10 @@ namespace App\Actions;
 use App\Models\Piece;
 use App\Models\User;
 use App\Plans\Bench;
-use App\Plans\Plans;
 use App\Sources\Sources;
-use App\Stations\Look\LookDecision;
-use App\Stations\Sheet\SheetDecision;
-use App\Stations\Stand\StandStation;
 use App\Storage\Blobs;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
-use Wrenlo\Core\Mesh\MeshRecipe;
 use Wrenlo\Core\Sight\Display;
 
 /** Keeps a file a person brought, as a piece with a plan of its own, and has it measured. */
@@ -30,11 +25,7 @@ final class StoreUpload
             $piece = new Piece(['name' => self::nameFrom($fileName), 'source' => $source::key(), 'file_name' => basename($fileName), 'blob' => $blob, 'bytes' => filesize($path)]);
             $piece->user()->associate($user)->save();
             $plan = $piece->plans()->create(['name' => 'Plan 1', 'is_current' => true])->setRelation('piece', $piece);
-            $look = $display === null ? LookDecision::usual() : new LookDecision(new MeshRecipe, $display);
-            Plans::put($plan, 'look', $look->toArray(), null);
-            Plans::put($plan, 'sheet', SheetDecision::usual($user)->toArray(), null);
-            CarryMarks::toNew($piece, $look->recipe);
-            Plans::put($plan, 'stand', StandStation::withMarks(new Bench($piece, $plan))->toArray(), null);
+            $source->begin($piece, $plan, $user, $display);
 
             return $piece;
         });

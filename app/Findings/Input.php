@@ -58,6 +58,18 @@ enum Input: string
     /** {spacing_mm, mm_per_s, flow, inset_mm}: how flat tops are ironed */
     case Ironing = 'ironing';
 
+    /** Tone as its parts: what is done to a photo's tones */
+    case Tone = 'tone';
+
+    /** {model, p, min_mm, max_mm}: how the filament dims, and the limits of thickness */
+    case Light = 'light';
+
+    /** {shape, width_mm, frame_mm, arc_deg, opening_mm, resolution_mm} */
+    case Body = 'body';
+
+    /** {layer_mm}: how a lithophane is printed */
+    case Upright = 'upright';
+
     /** {density_g_per_cm3} */
     case Filament = 'filament';
 }

@@ -41,6 +41,9 @@ final class Kinds
         Kinds\ContactPrint::class,
         Kinds\StandingPortrait::class,
         Kinds\Thickness::class,
+        Kinds\PhotoRead::class,
+        Kinds\Fit::class,
+        Kinds\Shaped::class,
     ];
 
     /** @var list<class-string<Kind>> of a test */

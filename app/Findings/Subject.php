@@ -7,11 +7,17 @@ namespace App\Findings;
 use InvalidArgumentException;
 use Wrenlo\Core\Geometry\Vec3;
 use Wrenlo\Core\Ironing\IronSettings;
+use Wrenlo\Core\Lithophane\Design;
+use Wrenlo\Core\Lithophane\LightModel;
+use Wrenlo\Core\Lithophane\ShapeKind;
+use Wrenlo\Core\Lithophane\ToneToThickness;
+use Wrenlo\Core\Lithophane\Translucency;
 use Wrenlo\Core\Mark\Marks;
 use Wrenlo\Core\Mesh\MeshRecipe;
 use Wrenlo\Core\Motion\PathLengths;
 use Wrenlo\Core\Orientation\StanceRules;
 use Wrenlo\Core\Orientation\Weights;
+use Wrenlo\Core\Photo\Tone;
 use Wrenlo\Core\Settings\PrintProfile;
 use Wrenlo\Core\Sight\Display;
 use Wrenlo\Core\Sight\DisplayMode;
@@ -73,6 +79,12 @@ final readonly class Subject
     public function get(Input $input): mixed
     {
         return array_key_exists($input->value, $this->values) ? $this->values[$input->value] : throw new InvalidArgumentException("The subject says nothing about its {$input->value}.");
+    }
+
+    /** @param  list<Input>  $inputs */
+    public function says(array $inputs): bool
+    {
+        return array_filter($inputs, fn (Input $i): bool => ! array_key_exists($i->value, $this->values)) === [];
     }
 
     /**
@@ -163,6 +175,21 @@ final readonly class Subject
         $i = $this->get(Input::Ironing);
 
         return new IronSettings((float) $i['spacing_mm'], (float) $i['mm_per_s'], (float) $i['flow'], (float) $i['inset_mm']);
+    }
+
+    public function tone(): Tone
+    {
+        return Tone::fromArray((array) $this->get(Input::Tone));
+    }
+
+    public function design(): Design
+    {
+        [$light, $b] = [(array) $this->get(Input::Light), (array) $this->get(Input::Body)];
+
+        return new Design(
+            ShapeKind::from($b['shape']), (float) $b['width_mm'], new ToneToThickness((float) $light['min_mm'], (float) $light['max_mm'], Translucency::of(LightModel::from($light['model']), (float) $light['p'][0], (float) $light['p'][1])),
+            $this->tone(), (float) $b['resolution_mm'], (float) $b['frame_mm'], (float) $b['arc_deg'], $b['opening_mm'] === null ? null : (float) $b['opening_mm'],
+        );
     }
 
     /** With what of printer, nozzle and filament it says; the rest is as usual. */

@@ -21,6 +21,7 @@ use Illuminate\Foundation\Bus\Dispatchable;
 use Illuminate\Queue\InteractsWithQueue;
 use Throwable;
 use Wrenlo\Core\Format\UnreadableMesh;
+use Wrenlo\Core\Photo\UnreadablePhoto;
 
 /**
  * The one job: computes a finding, whatever its kind. It is only a call to look: what is to be done, who does it and what came
@@ -74,6 +75,8 @@ final class RunFinding implements ShouldQueue
             self::end($finding, $holder, ['state' => FindingState::Cancelled->value, 'words' => Findings::STOPPED, 'cancel_requested' => false]);
         } catch (UnreadableMesh $e) {
             self::end($finding, $holder, ['state' => FindingState::Failed->value, 'words' => 'The file could not be read', 'failure_code' => $e->reason, 'failure' => $e->getMessage()]);
+        } catch (UnreadablePhoto $e) {
+            self::end($finding, $holder, ['state' => FindingState::Failed->value, 'words' => 'The photo could not be read', 'failure_code' => $e->reason, 'failure' => $e->getMessage()]);
         } catch (MissingInput $e) {
             self::end($finding, $holder, ['state' => FindingState::Failed->value, 'words' => 'What it rests on is gone', 'failure_code' => 'gone', 'failure' => $e->getMessage()]);
         } catch (Throwable $e) {

@@ -13,8 +13,11 @@ use Illuminate\Database\Eloquent\Model;
  * @property string $polymer
  * @property float $density_g_per_cm3
  * @property float $price_per_kg
+ * @property ?array{v: int, model: string, p: array{float, float}, mu_within: float, t0_within: float, outlier: ?string, readings: list<array{float, float, float}>} $light  how it dims a lamp, from its step wedge
  */
 final class Filament extends Model
 {
     protected $fillable = ['name', 'polymer', 'density_g_per_cm3', 'price_per_kg'];
+
+    protected $casts = ['light' => 'array'];
 }

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Plans;
 
 use App\Findings\Findings;
-use App\Findings\Input;
 use App\Findings\Kind;
 use App\Findings\Subject;
 use App\Models\Filament;
@@ -148,14 +147,8 @@ final class Bench
         $keys = [];
         foreach ($benches as $k => $bench) {
             $asked = array_map(static fn (array $r): string => $r[0]::key($r[1]), $bench->piece->from()->route($bench));
-            foreach ($bench->piece->from()->headlineKinds() as $kind) {
-                $stance = $bench->stand()->stance;
-                $isOfStance = in_array(Input::Stance, $kind::restsOn(), true);
-                if (! $isOfStance) {
-                    $asked[] = $kind::key($bench->subject());
-                } elseif ($stance !== null) {
-                    $asked[] = $kind::key($bench->standing($stance));
-                }
+            foreach ($bench->piece->from()->headlines($bench) as [$kind, $subject]) {
+                $asked[] = $kind::key($subject);
             }
             $keys[$k] = $asked;
         }

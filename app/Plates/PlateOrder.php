@@ -34,7 +34,7 @@ final readonly class PlateOrder
     /** @param  list<int>  $ids  those that are no piece of the person, or have no stance, are left out */
     public static function of(User $person, array $ids, Way $way, float $clearanceMm): ?self
     {
-        $pieces = $person->pieces()->whereKey(array_slice($ids, 0, self::MOST))->with(['plan.decisions', 'user', 'markSets'])->get()->sortBy(static fn (Piece $p): int => (int) array_search($p->id, $ids, true));
+        $pieces = $person->pieces()->where('source', 'mesh')->whereKey(array_slice($ids, 0, self::MOST))->with(['plan.decisions', 'user', 'markSets'])->get()->sortBy(static fn (Piece $p): int => (int) array_search($p->id, $ids, true));
         $benches = array_values(array_filter($pieces->map(static fn (Piece $p): Bench => Bench::of($p))->all(), static fn (Bench $b): bool => $b->stand()->stance !== null));
 
         return $benches === [] ? null : new self($benches, $way, $clearanceMm);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Sources;
 
+use App\Actions\CarryMarks;
 use App\Findings\Kinds\Bed;
 use App\Findings\Kinds\ContactPrint;
 use App\Findings\Kinds\Finalists;
@@ -21,10 +22,19 @@ use App\Findings\Kinds\StandingPortrait;
 use App\Findings\Kinds\Surface;
 use App\Findings\Kinds\Survey;
 use App\Findings\Subject;
+use App\Models\Piece;
+use App\Models\Plan;
+use App\Models\User;
 use App\Plans\Bench;
+use App\Plans\Plans;
 use App\Plans\StanceChoice;
+use App\Stations\Look\LookDecision;
+use App\Stations\Sheet\SheetDecision;
+use App\Stations\Stand\StandStation;
 use App\Stations\Stations;
 use Wrenlo\Core\Format\MeshFormats;
+use Wrenlo\Core\Mesh\MeshRecipe;
+use Wrenlo\Core\Sight\Display;
 
 /** A mesh someone brought. */
 final class MeshSource extends Source
@@ -54,9 +64,26 @@ final class MeshSource extends Source
         ];
     }
 
-    public function headlineKinds(): array
+    public function headlines(Bench $bench): array
     {
-        return [Portrait::class, Proof::class, StandingPortrait::class, Bed::class, Heights::class, Holding::class];
+        $stance = $bench->stand()->stance;
+        $ofStance = $stance === null ? [] : array_map(static fn (string $kind): array => [$kind, $bench->standing($stance)], [Proof::class, StandingPortrait::class, Bed::class, Heights::class, Holding::class]);
+
+        return [[Portrait::class, $bench->subject()], ...$ofStance];
+    }
+
+    public static function page(): string
+    {
+        return 'Piece';
+    }
+
+    public function begin(Piece $piece, Plan $plan, User $user, ?Display $display): void
+    {
+        $look = $display === null ? LookDecision::usual() : new LookDecision(new MeshRecipe, $display);
+        Plans::put($plan, 'look', $look->toArray(), null);
+        Plans::put($plan, 'sheet', SheetDecision::usual($user)->toArray(), null);
+        CarryMarks::toNew($piece, $look->recipe);
+        Plans::put($plan, 'stand', StandStation::withMarks(new Bench($piece, $plan))->toArray(), null);
     }
 
     public function firstNumbers(): string

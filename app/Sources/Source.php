@@ -6,9 +6,13 @@ namespace App\Sources;
 
 use App\Findings\Kind;
 use App\Findings\Subject;
+use App\Models\Piece;
+use App\Models\Plan;
+use App\Models\User;
 use App\Plans\Bench;
 use App\Stations\Station;
 use InvalidArgumentException;
+use Wrenlo\Core\Sight\Display;
 
 /** Where a piece comes from: what its file may be, its stations in order, and what is measured of it without being asked. */
 abstract class Source
@@ -38,8 +42,18 @@ abstract class Source
      */
     abstract public function besides(Bench $bench): array;
 
-    /** @return list<class-string<Kind>> what its card in the cabinet reads besides the route */
-    abstract public function headlineKinds(): array;
+    /**
+     * What its card in the cabinet reads besides the route.
+     *
+     * @return list<array{class-string<Kind>, Subject}>
+     */
+    abstract public function headlines(Bench $bench): array;
+
+    /** What a new piece begins with: its first decisions. */
+    abstract public function begin(Piece $piece, Plan $plan, User $user, ?Display $display): void;
+
+    /** The page it is worked on. */
+    abstract public static function page(): string;
 
     /** @return class-string<Station> */
     public function station(string $key): string

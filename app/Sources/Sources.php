@@ -10,7 +10,7 @@ use InvalidArgumentException;
 final class Sources
 {
     /** @var list<class-string<Source>> */
-    private const ALL = [MeshSource::class];
+    private const ALL = [MeshSource::class, PhotoSource::class];
 
     public static function named(string $key): Source
     {
@@ -20,6 +20,12 @@ final class Sources
             }
         }
         throw new InvalidArgumentException("Pieces do not come from a “{$key}”.");
+    }
+
+    /** @return list<string> all file endings that are read */
+    public static function endings(): array
+    {
+        return array_merge(...array_map(static fn (string $s): array => $s::endings(), self::ALL));
     }
 
     /** For a file that was brought. */

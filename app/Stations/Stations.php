@@ -10,6 +10,9 @@ final class Stations
     /** @var list<class-string<Station>> */
     private const OF_MESHES = [Look\LookStation::class, Stand\StandStation::class, Hold\HoldStation::class, Layers\LayersStation::class, Seam\SeamStation::class, Iron\IronStation::class, Sheet\SheetStation::class];
 
+    /** @var list<class-string<Station>> */
+    private const OF_PHOTOS = [Photo\PhotoStation::class, Light\LightStation::class, Shape\ShapeStation::class, Upright\UprightStation::class, Sheet\PhotoSheetStation::class];
+
     /** @var list<class-string<Station>> of a test */
     private static array $more = [];
 
@@ -17,6 +20,12 @@ final class Stations
     public static function ofMeshes(): array
     {
         return [...self::OF_MESHES, ...self::$more];
+    }
+
+    /** @return list<class-string<Station>> */
+    public static function ofPhotos(): array
+    {
+        return self::OF_PHOTOS;
     }
 
     /** @param  class-string<Station>  ...$stations */

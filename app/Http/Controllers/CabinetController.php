@@ -8,6 +8,7 @@ use App\Findings\Leases;
 use App\Http\Resources\PieceCard;
 use App\Models\Piece;
 use App\Plans\Bench;
+use App\Sources\Sources;
 use Inertia\Inertia;
 use Inertia\Response;
 use Wrenlo\Core\Format\MeshFormats;
@@ -23,7 +24,7 @@ final class CabinetController extends Controller
 
         return Inertia::render('Cabinet', [
             'pieces' => array_map(PieceCard::of(...), $benches),
-            'endings' => MeshFormats::endings(),
+            'endings' => Sources::endings(),
             'maxBytes' => config('wrenlo.upload_max_bytes'),
             'maxTriangles' => MeshFormats::MAX_TRIANGLES,
         ]);

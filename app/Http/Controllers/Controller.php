@@ -21,10 +21,15 @@ abstract class Controller
         return $user instanceof User ? $user : abort(401);
     }
 
-    /** The person's own piece under its current plan. */
-    protected function bench(Piece $piece): Bench
+    /**
+     * The person's own piece under its current plan.
+     *
+     * @param  ?string  $source  what it must come from; null: anything
+     */
+    protected function bench(Piece $piece, ?string $source = 'mesh'): Bench
     {
         $this->authorize('own', $piece);
+        abort_unless($source === null || $piece->source === $source, 404);
 
         return Bench::of($piece);
     }

@@ -25,16 +25,16 @@ final class FindingController extends Controller
 
     public function show(Piece $piece, string $kind): JsonResponse
     {
-        $bench = $this->bench($piece);
+        $bench = $this->bench($piece, null);
         Leases::recover();
 
-        return response()->json(FindingStatus::of($bench, $this->kind($kind)));
+        return response()->json(FindingStatus::of($bench, $this->kind($kind, $bench)));
     }
 
     public function store(Piece $piece, string $kind): JsonResponse
     {
-        $bench = $this->bench($piece);
-        $class = $this->kind($kind);
+        $bench = $this->bench($piece, null);
+        $class = $this->kind($kind, $bench);
         Findings::again($class, $bench->subject());
 
         return response()->json(FindingStatus::of(Bench::of($piece), $class), 201);
@@ -42,8 +42,8 @@ final class FindingController extends Controller
 
     public function destroy(Piece $piece, string $kind): JsonResponse
     {
-        $bench = $this->bench($piece);
-        $class = $this->kind($kind);
+        $bench = $this->bench($piece, null);
+        $class = $this->kind($kind, $bench);
         Findings::cancel($bench->find($class) ?? abort(404));
 
         return response()->json(FindingStatus::of(Bench::of($piece), $class));
@@ -64,7 +64,7 @@ final class FindingController extends Controller
     }
 
     /** @return class-string<Kind> */
-    private function kind(string $name): string
+    private function kind(string $name, Bench $bench): string
     {
         try {
             $kind = Kinds::named($name);
@@ -74,6 +74,8 @@ final class FindingController extends Controller
         // one of a single stance or of a share has no address of its own
         $rests = $kind::restsOn();
         abort_if(in_array(Input::Stance, $rests, true) || in_array(Input::Part, $rests, true), 404);
+
+        abort_unless($bench->subject()->says($rests), 404);
 
         return $kind;
     }

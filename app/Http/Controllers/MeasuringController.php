@@ -15,7 +15,7 @@ final class MeasuringController extends Controller
 {
     public function show(Piece $piece): JsonResponse
     {
-        $bench = $this->bench($piece);
+        $bench = $this->bench($piece, null);
         Leases::recover();
 
         return response()->json(Measuring::of($bench));
@@ -23,15 +23,15 @@ final class MeasuringController extends Controller
 
     public function store(Piece $piece): JsonResponse
     {
-        Measure::again($this->bench($piece));
+        Measure::again($this->bench($piece, null));
 
-        return response()->json(Measuring::of($this->bench($piece)), 201);
+        return response()->json(Measuring::of($this->bench($piece, null)), 201);
     }
 
     public function destroy(Piece $piece): JsonResponse
     {
-        Measure::stop($this->bench($piece));
+        Measure::stop($this->bench($piece, null));
 
-        return response()->json(Measuring::of($this->bench($piece)));
+        return response()->json(Measuring::of($this->bench($piece, null)));
     }
 }

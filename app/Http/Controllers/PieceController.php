@@ -10,6 +10,7 @@ use App\Actions\StoreUpload;
 use App\Http\Requests\StorePieceRequest;
 use App\Http\Resources\Shelf;
 use App\Http\Resources\StanceRanking;
+use App\Http\Resources\Studio;
 use App\Http\Resources\Workbench;
 use App\Models\Piece;
 use App\Plans\Bench;
@@ -32,9 +33,17 @@ final class PieceController extends Controller
     /** Looking at a piece sees to it that what it is drawn from is there. */
     public function show(Piece $piece): Response
     {
-        $bench = $this->bench($piece);
+        $bench = $this->bench($piece, null);
         Measure::ask($bench);
         $bench = Bench::of($piece);
+
+        if ($piece->from()::page() === 'Studio') {
+            return Inertia::render('Studio', [
+                'bench' => static fn (): Studio => Studio::of($bench),
+                'shelf' => fn (): Shelf => Shelf::of($this->person()),
+                'told' => session('told'),
+            ]);
+        }
 
         return Inertia::render('Piece', [
             'bench' => static fn (): Workbench => Workbench::of($bench),

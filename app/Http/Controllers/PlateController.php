@@ -26,7 +26,7 @@ final class PlateController extends Controller
 {
     public function index(): Response
     {
-        $pieces = $this->person()->pieces()->with(['plan.decisions', 'user', 'markSets'])->orderBy('id')->get();
+        $pieces = $this->person()->pieces()->where('source', 'mesh')->with(['plan.decisions', 'user', 'markSets'])->orderBy('id')->get();
         $benches = array_values($pieces->map(static fn (Piece $p): Bench => Bench::of($p))->all());
         Bench::warm($benches);
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
+use App\Sources\Sources;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Validation\Validator;
@@ -33,8 +34,8 @@ final class StorePieceRequest extends FormRequest
     {
         return [function (Validator $validator): void {
             $file = $this->file('file');
-            if ($file instanceof UploadedFile && ! MeshFormats::knows($file->getClientOriginalExtension())) {
-                $validator->errors()->add('file', 'Wrenlo does not read “.'.mb_substr($file->getClientOriginalExtension(), 0, 12).'” files yet; it reads '.MeshFormats::names().'.');
+            if ($file instanceof UploadedFile && Sources::forEnding($file->getClientOriginalExtension()) === null) {
+                $validator->errors()->add('file', 'Wrenlo does not read “.'.mb_substr($file->getClientOriginalExtension(), 0, 12).'” files yet; it reads meshes ('.MeshFormats::names().') and photos (PNG, JPEG).');
             }
         }];
     }

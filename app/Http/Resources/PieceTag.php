@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace App\Http\Resources;
 
 use App\Findings\Kinds\Report;
+use App\Findings\Kinds\Shaped;
 use App\Plans\Bench;
+use App\Sources\PhotoSource;
 
 /** The specimen tag. */
 final readonly class PieceTag
@@ -17,12 +19,22 @@ final readonly class PieceTag
     public static function of(Bench $bench): self
     {
         $piece = $bench->piece;
+        if ($piece->source === PhotoSource::key()) {
+            $made = $bench->done(Shaped::class)?->headline;
+
+            return new self($piece->id, $piece->name, $piece->file_name, $piece->bytes, $made['triangles'] ?? null, $made === null ? null : (float) max($made['width_mm'], $made['height_mm']), $made['watertight'] ?? null, self::savedAt($bench));
+        }
         $report = $bench->done(Report::class)?->headline['report'] ?? null;
 
         return new self(
             $piece->id, $piece->name, $piece->file_name, $piece->bytes, $report['triangles'] ?? null, self::longestMm($report), $report['watertight'] ?? null,
-            max($piece->updated_at, $bench->plan->updated_at)->toIso8601String(),
+            self::savedAt($bench),
         );
+    }
+
+    private static function savedAt(Bench $bench): string
+    {
+        return max($bench->piece->updated_at, $bench->plan->updated_at)->toIso8601String();
     }
 
     /** @param  ?array<string, mixed>  $report */

@@ -35,6 +35,11 @@ final readonly class Translucency
         return new self(LightModel::TwoFlux, [$scatterPerMm, $absorbPerMm]);
     }
 
+    public static function of(LightModel $model, float $first, float $second): self
+    {
+        return $model === LightModel::TwoFlux ? self::twoFlux($first, $second) : self::exponential($second, $first);
+    }
+
     public static function fitted(WedgeFit $fit): self
     {
         return $fit->model === LightModel::TwoFlux ? self::twoFlux($fit->scatterPerMm, $fit->absorbPerMm) : self::exponential(max(0.01, $fit->muPerMm), max(1e-6, min(1.0, $fit->t0)));

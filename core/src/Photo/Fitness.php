@@ -110,7 +110,7 @@ final readonly class Fitness
             $found[] = [$mark, $advice];
         };
         if ($this->spreadL < 45) {
-            $add($this->marks['tones'], new Advice('flat_tones', "Its tones span only {$n($this->spreadL)} of 100 steps of lightness: stretch them, or the relief will look like fog.", ['stretch' => true]));
+            $add($this->marks['tones'], new Advice('flat_tones', "Its tones span only {$n($this->spreadL)} of 100 steps of lightness: stretch them, or the relief will look like fog.", ['stretch' => 1.0]));
         }
         if ($p->clippedHigh > 0.03) {
             $add(1 - $p->clippedHigh, new Advice('clipped_light', "{$n(100 * $p->clippedHigh, 1)} % of it is blank white: there the relief is one thin flat window without any drawing."));

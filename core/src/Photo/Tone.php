@@ -56,6 +56,63 @@ final readonly class Tone
         }
     }
 
+    /** @return array<string, mixed> */
+    public function toArray(): array
+    {
+        return [
+            'brightness' => $this->brightness, 'contrast' => $this->contrast, 'gamma' => $this->gamma, 'local' => $this->local, 'stretch' => $this->stretch, 'negative' => $this->negative,
+            'fade' => $this->fade, 'background' => $this->background, 'crop' => $this->crop, 'quarters' => $this->quarters,
+        ];
+    }
+
+    /** @param  array<string, mixed>  $row  as made by toArray, or some of it */
+    public static function fromArray(array $row): self
+    {
+        $usual = new self;
+        $numbers = static fn (array $list): array => array_map(floatval(...), array_values($list));
+        $row += $usual->toArray();
+        [$l, $t, $r, $b] = $numbers($row['crop']);
+        $spots = array_map(static function (array $spot) use ($numbers): array {
+            [$x, $y, $radius] = $numbers($spot);
+
+            return [$x, $y, $radius];
+        }, array_values($row['background']));
+
+        return new self(
+            brightness: (float) $row['brightness'], contrast: (float) $row['contrast'], gamma: (float) $row['gamma'], local: (float) $row['local'], stretch: (bool) $row['stretch'], negative: (bool) $row['negative'],
+            fade: (float) $row['fade'], background: $spots, crop: [$l, $t, $r, $b], quarters: (int) $row['quarters'],
+        );
+    }
+
+    /** A photo as it is with these tones, at most so many columns wide: for looking at it, and for judging it anew. */
+    public function applied(Photo $photo, int $columns): Photo
+    {
+        $turned = $this->turned($photo->light);
+        $columns = (int) min($columns, max(8, round($turned->columns * ($this->crop[2] - $this->crop[0]))));
+        $rows = (int) max(8, round($columns * $this->aspect($photo)));
+        $curve = $this->curve($photo->lightness);
+        $lightness = [];
+        $low = $high = 0;
+        foreach ($this->lightness($turned, $columns, $rows, 100.0) as $l) {
+            $at = max(0.0, min(100.0, $l)) / 100 * self::STEPS;
+            $k = min(self::STEPS - 1, (int) $at);
+            $l = $curve[$k] + ($at - $k) * ($curve[$k + 1] - $curve[$k]);
+            $low += $l < 0.6 ? 1 : 0;
+            $high += $l > 99.3 ? 1 : 0;
+            $lightness[] = $l;
+        }
+        $y = array_map(Srgb::luminance(...), $lightness);
+        sort($lightness);
+        $n = count($lightness);
+        $isAcross = $this->quarters % 2 === 1;
+        [$w, $h] = $isAcross ? [$photo->heightPx, $photo->widthPx] : [$photo->widthPx, $photo->heightPx];
+
+        return new Photo(
+            widthPx: max(1, (int) round($w * ($this->crop[2] - $this->crop[0]))), heightPx: max(1, (int) round($h * ($this->crop[3] - $this->crop[1]))), light: new Luminance($columns, $rows, $y),
+            meanY: array_sum($y) / $n, lightness: [$lightness[(int) (0.05 * ($n - 1))], $lightness[(int) (0.5 * ($n - 1))], $lightness[(int) (0.95 * ($n - 1))]], clippedLow: $low / $n, clippedHigh: $high / $n,
+        );
+    }
+
     /** The picture turned, as the crop counts. */
     public function turned(Luminance $light): Luminance
     {

@@ -18,6 +18,8 @@ export const REGION_KIND = ['island', 'point', 'overhang', 'bridge'] as const;
 export type RegionKind = (typeof REGION_KIND)[number];
 export const SEAM_STYLE = ['path', 'back', 'corner', 'scatter'] as const;
 export type SeamStyle = (typeof SEAM_STYLE)[number];
+export const SHAPE_KIND = ['flat', 'arc', 'cylinder', 'sphere', 'box'] as const;
+export type ShapeKind = (typeof SHAPE_KIND)[number];
 export const TREATMENT = ['tree', 'columns', 'relief'] as const;
 export type Treatment = (typeof TREATMENT)[number];
 export const WAY = ['tree', 'columns', 'painted', 'relief', 'none'] as const;
@@ -123,6 +125,12 @@ export type Headline = {
     state: 'open' | 'next' | 'done' | 'shut';
     detail: string | null;
     again: string | null;
+};
+
+export type HeatVerdict = {
+    polymer: string;
+    glassC: number;
+    verdict: 'safe' | 'near' | 'soft';
 };
 
 export type HeightTracks = {
@@ -344,6 +352,36 @@ export type LayersPage = {
     tools: ToolSizes;
 };
 
+export type LightPage = {
+    filamentId: number;
+    filament: string;
+    polymer: string;
+    isMeasured: boolean;
+    model: string;
+    p: number[];
+    muWithin: number | null;
+    t0Within: number | null;
+    outlier: string | null;
+    readings: WedgeReading[];
+    minMm: number;
+    maxMm: number;
+    for: string;
+    schools: ThicknessSchool[];
+    curveMm: number[];
+    darkestL: number;
+    contrast: number;
+    acrossMm: number;
+    upMm: number;
+    lPerUm: number;
+    levelsLying: number;
+    watts: number;
+    kelvin: number;
+    distanceMm: number;
+    isEnclosed: boolean;
+    plasticC: number;
+    heat: HeatVerdict[];
+};
+
 export type LookPage = {
     scale: number;
     mirror: string | null;
@@ -468,6 +506,39 @@ export type PatchInfo = {
     normal: number[];
 };
 
+export type PhotoAdvice = {
+    code: string;
+    sentence: string;
+    change: Record<string, number>;
+};
+
+export type PhotoPage = {
+    brightness: number;
+    contrast: number;
+    gamma: number;
+    local: number;
+    stretch: boolean;
+    negative: boolean;
+    fade: number;
+    background: number[][];
+    crop: number[];
+    quarters: number;
+    percentiles: number[];
+    preview: string | null;
+    fitness: number | null;
+    word: string;
+    marks: Record<string, number>;
+    pxPerMm: number;
+    printableDetailMm: number;
+    advice: PhotoAdvice[];
+};
+
+export type PhotoSheetPage = {
+    printerId: number;
+    nozzleId: number;
+    filamentId: number;
+};
+
 export type PieceCard = {
     tag: PieceTag;
     warnings: number;
@@ -475,6 +546,7 @@ export type PieceCard = {
     measuring: Measuring;
     next: string;
     choice: PlanChoice | null;
+    figure: string | null;
 };
 
 export type PieceTag = {
@@ -556,6 +628,33 @@ export type PresetInfo = {
     weights: Record<string, number>;
 };
 
+export type ReliefNumbers = {
+    widthMm: number;
+    heightMm: number;
+    triangles: number;
+    isWatertight: boolean;
+    thinnestMm: number;
+    thickestMm: number;
+    contrast: number;
+    pinholeMm2: number;
+    steepestDeg: number;
+    steepMm2: number;
+    hours: number;
+    grams: number;
+    price: number;
+    currency: string;
+    layers: number;
+    walls: number;
+    marginMm: number;
+    tipsAtDeg: number;
+    swingsHz: number;
+    isSlender: boolean;
+    foot: 'none' | 'brim' | 'raft';
+    brimMm: number;
+    leastArcDeg: number;
+    radiusMm: number | null;
+};
+
 export type RemovalRound = {
     pieces: number;
     contacts: number;
@@ -602,6 +701,17 @@ export type SeamReport = {
     failure: string | null;
     styles: SeamChoice[];
     spacingMm: number;
+};
+
+export type ShapePage = {
+    shape: ShapeKind;
+    widthMm: number;
+    frameMm: number;
+    arcDeg: number;
+    openingMm: number | null;
+    resolutionMm: number;
+    numbers: ReliefNumbers | null;
+    failure: string | null;
 };
 
 export type SheetPage = {
@@ -682,6 +792,15 @@ export type StandPage = {
     others: OtherPlan[];
 };
 
+export type Studio = {
+    piece: PieceTag;
+    plan: PlanInfo;
+    plans: PlanInfo[];
+    measuring: Measuring;
+    route: Headline[];
+    stations: Record<string, unknown>;
+};
+
 export type ThicknessNumbers = {
     samples: number;
     sampledShare: number;
@@ -706,11 +825,28 @@ export type ThicknessReport = {
     numbers: ThicknessNumbers | null;
 };
 
+export type ThicknessSchool = {
+    school: string;
+    label: string;
+    minMm: number;
+    maxMm: number;
+    why: string;
+    contrast: number;
+    blackL: number;
+};
+
 export type ToolSizes = {
     nozzleMm: number;
     lineMm: number;
     zStepMm: number;
     currency: string;
+};
+
+export type UprightPage = {
+    layerMm: number;
+    foot: string;
+    turn: string;
+    lineMm: number;
 };
 
 export type WaysReport = {
@@ -728,6 +864,12 @@ export type WeakMember = {
     bestRank: number | null;
     bestId: string | null;
     bestCutMm2: number | null;
+};
+
+export type WedgeReading = {
+    mm: number;
+    transmittance: number;
+    residual: number;
 };
 
 export type Workbench = {

@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Stations\Shape;
+
+use App\Plans\Decision;
+use Wrenlo\Core\Lithophane\ShapeKind;
+
+/** What the photo becomes, and how large. */
+final readonly class ShapeDecision implements Decision
+{
+    public function __construct(
+        public ShapeKind $shape = ShapeKind::Flat, public float $widthMm = 100.0, public float $frameMm = 0.0, public float $arcDeg = 120.0, public ?float $openingMm = null, public float $resolutionMm = 0.2, public bool $isTaken = false,
+    ) {}
+
+    public function toArray(): array
+    {
+        return [...$this->body(), 'taken' => $this->isTaken];
+    }
+
+    /** @return array{shape: string, width_mm: float, frame_mm: float, arc_deg: float, opening_mm: ?float, resolution_mm: float} Input::Body */
+    public function body(): array
+    {
+        return ['shape' => $this->shape->value, 'width_mm' => $this->widthMm, 'frame_mm' => $this->frameMm, 'arc_deg' => $this->arcDeg, 'opening_mm' => $this->openingMm, 'resolution_mm' => $this->resolutionMm];
+    }
+
+    public static function fromArray(array $row): static
+    {
+        $u = new self;
+
+        return new self(
+            shape: ShapeKind::tryFrom((string) ($row['shape'] ?? '')) ?? $u->shape, widthMm: (float) ($row['width_mm'] ?? $u->widthMm), frameMm: (float) ($row['frame_mm'] ?? $u->frameMm), arcDeg: (float) ($row['arc_deg'] ?? $u->arcDeg),
+            openingMm: isset($row['opening_mm']) ? (float) $row['opening_mm'] : null, resolutionMm: (float) ($row['resolution_mm'] ?? $u->resolutionMm), isTaken: (bool) ($row['taken'] ?? false),
+        );
+    }
+
+    public function words(Decision $before): string
+    {
+        return $before instanceof self && $before->shape === $this->shape ? "Size of the {$this->shape->label()}" : 'A '.$this->shape->label();
+    }
+}

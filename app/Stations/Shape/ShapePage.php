@@ -1,0 +1,24 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Stations\Shape;
+
+use App\Http\Resources\ReliefNumbers;
+use App\Plans\Bench;
+use Wrenlo\Core\Lithophane\ShapeKind;
+
+/** What the Shape station is drawn from. */
+final readonly class ShapePage
+{
+    private function __construct(
+        public ShapeKind $shape, public float $widthMm, public float $frameMm, public float $arcDeg, public ?float $openingMm, public float $resolutionMm, public ?ReliefNumbers $numbers, public ?string $failure,
+    ) {}
+
+    public static function of(Bench $bench): self
+    {
+        $d = ShapeStation::of($bench);
+
+        return new self($d->shape, $d->widthMm, $d->frameMm, $d->arcDeg, $d->openingMm, $d->resolutionMm, ReliefNumbers::of($bench), ReliefNumbers::failure($bench));
+    }
+}

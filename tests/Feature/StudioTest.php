@@ -1,0 +1,124 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Actions\SetUpPerson;
+use App\Actions\StoreUpload;
+use App\Findings\Kinds\Shaped;
+use App\Models\Finding;
+use App\Models\Piece;
+use App\Plans\Bench;
+use Illuminate\Http\UploadedFile;
+use Tests\Support\Pictures;
+use Wrenlo\Core\Format\MeshFormats;
+
+/** A photo in the cabinet of the local person, read and shaped. */
+function broughtPhoto(?string $bytes = null, string $name = 'tide pool.png'): Piece
+{
+    $path = tempnam(sys_get_temp_dir(), 'wrenlo');
+    file_put_contents($path, $bytes ?? Pictures::png(Pictures::pool(160, 120)));
+
+    return StoreUpload::handle(SetUpPerson::local(), $path, $name);
+}
+
+function studioOf(Piece $piece): array
+{
+    return json_decode(json_encode(test()->get("/pieces/{$piece->id}")->assertOk()->viewData('page')['props']['bench']), true);
+}
+
+it('takes a photo in, reads it, judges it and shapes it', function () {
+    $id = $this->postJson('/pieces', ['file' => UploadedFile::fake()->createWithContent('tide pool.png', Pictures::png(Pictures::pool(160, 120)))])->assertCreated()->json('id');
+    $piece = Piece::query()->findOrFail($id);
+    $page = $this->get("/pieces/{$id}")->assertOk()->viewData('page');
+    expect($page['component'])->toBe('Studio')->and($piece->source)->toBe('photo')->and($piece->name)->toBe('Tide pool');
+    $bench = json_decode(json_encode($page['props']['bench']), true);
+    expect(array_column($bench['route'], 'key'))->toBe(['photo', 'light', 'shape', 'upright', 'sheet'])->and($bench['measuring']['state'])->toBe('done')
+        ->and($bench['stations']['photo']['fitness'])->toBeGreaterThan(0.2)->and($bench['stations']['shape']['numbers']['widthMm'])->toEqual(100)->and($bench['stations']['shape']['numbers']['heightMm'])->toEqualWithDelta(75, 1e-9)
+        ->and($bench['stations']['shape']['numbers']['isWatertight'])->toBeTrue()->and($bench['stations']['light']['isMeasured'])->toBeFalse()->and($bench['stations']['light']['curveMm'])->toHaveCount(51);
+    // the preview is what it says: size, then a byte a cell
+    $bytes = $this->get($bench['stations']['photo']['preview'])->assertOk()->getContent();
+    $size = unpack('v2', $bytes);
+    expect(strlen($bytes))->toBe(4 + $size[1] * $size[2])->and([$size[1], $size[2]])->toBe([160, 120]);
+    $this->get('/')->assertOk();
+    expect(imagecreatefromstring($this->get("/pieces/{$id}/lit")->assertOk()->getContent()))->not->toBeFalse();
+});
+
+it('changes tones, shape and light as asked, keeps each step, and computes only what reads it', function () {
+    $piece = broughtPhoto();
+    $before = studioOf($piece);
+    decide($piece, 'photo', ['stretch' => true, 'brightness' => 6])->assertRedirect();
+    $toned = studioOf($piece);
+    expect($toned['stations']['photo']['stretch'])->toBeTrue()->and($toned['plan']['undo'])->toBe('Brightness')->and($toned['stations']['photo']['fitness'])->not->toBe($before['stations']['photo']['fitness']);
+    $fits = Finding::query()->where('kind', 'fitness')->count();
+    decide($piece, 'light', ['min_mm' => 0.5, 'max_mm' => 3.0])->assertRedirect();
+    expect(Finding::query()->where('kind', 'fitness')->count())->toBe($fits)->and(Finding::query()->where('kind', 'photo')->count())->toBe(1);
+    $lit = studioOf($piece);
+    expect($lit['stations']['light']['minMm'])->toEqual(0.5)->and($lit['stations']['shape']['numbers']['contrast'])->toBeGreaterThan($toned['stations']['shape']['numbers']['contrast'])->and($lit['stations']['light']['curveMm'][0])->toEqualWithDelta(3.0, 1e-3);
+    decide($piece, 'shape', ['shape' => 'arc', 'width_mm' => 80])->assertRedirect();
+    $arc = studioOf($piece);
+    expect($arc['stations']['shape']['numbers']['radiusMm'])->toEqualWithDelta(80 / deg2rad(120), 1e-9)->and($arc['stations']['shape']['numbers']['tipsAtDeg'])->toBeGreaterThan(8)->and($lit['stations']['shape']['numbers']['tipsAtDeg'])->toBeLessThan(2)->and($lit['stations']['shape']['numbers']['foot'])->toBe('raft');
+    decide($piece, 'upright', ['layer_mm' => 0.2])->assertRedirect();
+    expect(studioOf($piece)['stations']['shape']['numbers']['hours'])->toBeLessThan($arc['stations']['shape']['numbers']['hours']);
+    // a step back is there at once
+    $count = Finding::query()->count();
+    $plan = Bench::of($piece->refresh())->plan;
+    $this->put("/pieces/{$piece->id}/plans/{$plan->id}/position", ['by' => -1, 'version' => $plan->version])->assertRedirect();
+    expect(studioOf($piece)['stations']['upright']['layerMm'])->toEqual(0.1)->and(Finding::query()->count())->toBe($count);
+});
+
+it('says in a sentence what cannot be', function (string $station, array $changes, string $said) {
+    $piece = broughtPhoto();
+    decide($piece, $station, $changes)->assertSessionHasErrors();
+    expect(implode(' ', Illuminate\Support\Arr::flatten(session('errors')->getMessages())))->toContain($said);
+})->with([
+    ['light', ['min_mm' => 2.4, 'max_mm' => 2.4], '0.05 mm between'], ['shape', ['width_mm' => 4], '10 to 1000 mm'], ['shape', ['arc_deg' => 350], 'cylinder'], ['photo', ['gamma' => 9], 'gamma'], ['photo', ['crop' => [0, 0, 2, 1]], 'crop'], ['upright', ['layer_mm' => 3], 'layer'],
+]);
+
+it('measures a filament by its wedge, and lets it go', function () {
+    $piece = broughtPhoto();
+    $filament = Bench::of($piece)->tools()[2];
+    $readings = array_map(fn (int $k) => [0.4 + 0.4 * $k, [.62, .43, .31, .222, .158, .117, .083, .061][$k]], range(0, 7));
+    $this->put("/shelf/filaments/{$filament->id}/light", ['readings' => $readings])->assertRedirect();
+    $light = studioOf($piece)['stations']['light'];
+    expect($light['isMeasured'])->toBeTrue()->and($light['p'][1])->toEqualWithDelta(.84758069, 1e-6)->and($light['readings'])->toHaveCount(8)->and($light['muWithin'])->toBeGreaterThan(0)->and(array_column($light['schools'], 'school'))->toContain('reading');
+    $this->put("/shelf/filaments/{$filament->id}/light", ['readings' => [[0.4, 0.6]]])->assertSessionHasErrors(['readings' => 'A wedge needs at least three readings; there is one.']);
+    expect($filament->refresh()->light)->not->toBeNull();
+    $this->put("/shelf/filaments/{$filament->id}/light", ['readings' => []])->assertRedirect();
+    expect($filament->refresh()->light)->toBeNull();
+    $stl = $this->get('/shelf/wedge?min=0.4&max=3.2&steps=8')->assertOk()->streamedContent();
+    expect(strlen($stl))->toBe(84 + 50 * unpack('V', substr($stl, 80, 4))[1]);
+    $this->get('/shelf/wedge?min=5&max=1')->assertStatus(422);
+});
+
+it('hands over the relief, the plan and the sheet', function () {
+    $piece = broughtPhoto();
+    decide($piece, 'shape', ['shape' => 'cylinder', 'width_mm' => 60, 'resolution_mm' => 1.0]);
+    $stl = $this->get("/pieces/{$piece->id}/lithophane/stl")->assertOk()->assertDownload('tide-pool-cylinder.stl')->streamedContent();
+    $plan = $this->get("/pieces/{$piece->id}/lithophane/json")->assertOk()->json();
+    expect(strlen($stl))->toBe(84 + 50 * $plan['numbers']['triangles'])->and($plan['body']['shape'])->toBe('cylinder')->and($plan['light']['p'][1])->toEqualWithDelta(0.85, 1e-12)->and($plan['numbers']['watertight'])->toBeTrue();
+    $stream = fopen('php://temp', 'w+b');
+    fwrite($stream, $this->get("/pieces/{$piece->id}/lithophane/3mf")->assertOk()->streamedContent());
+    rewind($stream);
+    $mesh = MeshFormats::read($stream, '3mf')->mesh;
+    expect($mesh->triangleCount())->toBe($plan['numbers']['triangles'])->and($mesh->bounds()->max->z)->toEqualWithDelta(45.0, 1e-6);
+    $this->get("/pieces/{$piece->id}/lithophane/sheet")->assertOk()->assertSee('walls until it is solid')->assertSee('never leave it lit unattended');
+});
+
+it('tells what is wrong with a photo, and keeps it', function (string $bytes, string $name, string $said) {
+    $piece = broughtPhoto($bytes, $name);
+    $bench = studioOf($piece);
+    expect($bench['measuring']['state'])->toBe('failed')->and($bench['measuring']['failure'])->toContain($said)->and(Piece::query()->count())->toBe(1);
+    $this->get("/pieces/{$piece->id}/lithophane/stl")->assertStatus(409);
+})->with([
+    'cut off' => [fn () => substr(Pictures::png(Pictures::pool(60, 40)), 0, -30), 'pool.png', 'cut off'], 'a bomb' => [fn () => Pictures::rawPng(20000, 20000, 1, 0, ''), 'pool.png', '20,000'], 'text' => [fn () => 'no picture', 'pool.jpg', 'neither PNG nor JPEG'],
+]);
+
+it('has no addresses of a mesh', function (string $address) {
+    $piece = broughtPhoto();
+    $this->get("/pieces/{$piece->id}/{$address}")->assertNotFound();
+})->with(['ranking', 'seam', 'ironing', 'layering', 'export/stl', 'contact-sheet', 'findings/report', 'patches/1']);
+
+it('stands apart from plates of meshes', function () {
+    broughtPhoto();
+    expect($this->get('/plate')->assertOk()->viewData('page')['props']['pieces'] ?? [])->toBe([]);
+});

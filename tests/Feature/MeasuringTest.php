@@ -48,7 +48,7 @@ it('takes a file in, keeps it by its content, and queues its measuring', functio
 it('refuses what it does not read, in one sentence, and keeps nothing', function (string $name, string $sentence) {
     $this->postJson('/pieces', ['file' => upload('abc', $name)])->assertStatus(422)->assertJsonPath('errors.file.0', $sentence);
     expect(Piece::query()->count())->toBe(0)->and(is_dir(storage_path('app/blobs')))->toBeFalse();
-})->with([['notes.txt', 'Wrenlo does not read “.txt” files yet; it reads STL, 3MF, OBJ and PLY.']]);
+})->with([['notes.txt', 'Wrenlo does not read “.txt” files yet; it reads meshes (STL, 3MF, OBJ and PLY) and photos (PNG, JPEG).']]);
 
 it('goes from the file to proven stances whose numbers are those of the core', function () {
     $mesh = Solids::cone(15, 40, 40);

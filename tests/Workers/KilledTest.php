@@ -8,11 +8,15 @@ use App\Findings\Findings;
 use App\Findings\Input;
 use App\Findings\Kind;
 use App\Findings\Kinds;
+use App\Findings\Kinds\Fit;
+use App\Findings\Kinds\PhotoRead;
+use App\Findings\Kinds\Shaped;
 use App\Findings\Subject;
 use App\Models\Finding;
 use App\Plans\StanceChoice;
 use Database\Demo\Marsh;
 use Illuminate\Support\Facades\DB;
+use Tests\Support\Pictures;
 use Tests\Support\Pieces;
 use Tests\Support\Solids;
 use Tests\Support\Workshop;
@@ -25,23 +29,35 @@ function contentOf(Finding $finding): array
     return ['headline' => $finding->headline, 'blobs' => array_map(fn (string $name): string => hash('sha256', (string) Disk::get($finding->key, $name)), array_combine(array_keys($finding->blobs ?? []), array_keys($finding->blobs ?? [])))];
 }
 
-/** A piece measured by a worker, and what each kind is asked about it. */
-function measuredBy(Workshop $shop): Subject
+/** The pieces of it: a mesh and a photo. @return array{App\Models\Piece, App\Models\Piece} */
+function broughtTwo(): array
 {
-    $piece = Pieces::fromBytes(Solids::stl(Marsh::curlew(2.6)), 'curlew.stl');
+    return [Pieces::fromBytes(Solids::stl(Marsh::curlew(2.6)), 'curlew.stl'), Pieces::fromBytes(Pictures::png(Pictures::pool(160, 120)), 'pool.png')];
+}
+
+/** What a kind is asked about: of photos, those that read nothing of a mesh. @param array{Subject, Subject} $subjects @param class-string<Kind> $kind */
+function askedOf(string $kind, array $subjects): Subject
+{
+    return in_array($kind, [PhotoRead::class, Fit::class, Shaped::class], true) ? $subjects[1] : $subjects[0];
+}
+
+/** Pieces measured by a worker, and what each kind is asked about them. @return array{Subject, Subject} */
+function measuredBy(Workshop $shop): array
+{
+    [$piece, $photo] = broughtTwo();
     $subject = Pieces::bench($piece)->subject();
     $shop->worker();
     Workshop::until('all of it', 240, fn (): bool => ! Finding::query()->whereIn('state', ['waiting', 'running'])->exists());
 
-    return $subject->standing((new StanceChoice(new Wrenlo\Core\Geometry\Vec3(0.3, 0.2, 0.9)))->up)->with(Input::Part, ['n' => 0, 'of' => 4]);
+    return [$subject->standing((new StanceChoice(new Wrenlo\Core\Geometry\Vec3(0.3, 0.2, 0.9)))->up)->with(Input::Part, ['n' => 0, 'of' => 4]), Pieces::bench($photo)->subject()];
 }
 
 it('comes to the same bytes when a worker is killed in the midst of any kind, and goes on within 15 seconds', function () {
     $this->shop = Workshop::open($this->app);
-    $subject = measuredBy($this->shop);
+    $subjects = measuredBy($this->shop);
     $whole = [];
     foreach (Kinds::all() as $kind) {
-        $finding = Findings::ask($kind, $subject);
+        $finding = Findings::ask($kind, askedOf($kind, $subjects));
         Workshop::until($kind::name(), 150, fn (): bool => ! $finding->refresh()->state->isUnderWay());
         expect($finding->state)->toBe(FindingState::Done, $kind::name());
         $whole[$kind::name()] = [contentOf($finding), $finding->seconds ?? 0.0];
@@ -50,13 +66,14 @@ it('comes to the same bytes when a worker is killed in the midst of any kind, an
 
     // the same again in another place, each kind killed half-way
     $this->shop = Workshop::open($this->app);
-    Pieces::fromBytes(Solids::stl(Marsh::curlew(2.6)), 'curlew.stl');
+    broughtTwo();
     DB::table('jobs')->delete();
     DB::table('findings')->delete();
     DB::table('finding_waits')->delete();
     $hit = [];
     /** @param  class-string<Kind>  $kind */
-    $kill = function (string $kind) use (&$kill, &$hit, $subject, $whole): Finding {
+    $kill = function (string $kind) use (&$kill, &$hit, $subjects, $whole): Finding {
+        $subject = askedOf($kind, $subjects);
         foreach ($kind::needs() as $needed) {
             Findings::done($needed, $subject) ?? $kill($needed);
         }
@@ -81,7 +98,7 @@ it('comes to the same bytes when a worker is killed in the midst of any kind, an
         return $finding;
     };
     foreach (Kinds::all() as $kind) {
-        $finding = Findings::done($kind, $subject) ?? $kill($kind);
+        $finding = Findings::done($kind, askedOf($kind, $subjects)) ?? $kill($kind);
         expect(contentOf($finding))->toEqual($whole[$kind::name()][0], $kind::name());
     }
     // what finalists are made of is proven by the next worker as well

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Console\Commands;
 
 use App\Actions\DiscardPiece;
+use App\Actions\MeasureFilament;
 use App\Actions\PaintMarks;
 use App\Actions\SetUpPerson;
 use App\Actions\StoreUpload;
@@ -28,6 +29,7 @@ use App\Plans\StanceChoice;
 use App\Stations\Stand\RankStances;
 use App\Storage\SurfaceFile;
 use Database\Demo\Marsh;
+use Database\Demo\TidePool;
 use Illuminate\Console\Command;
 use Wrenlo\Core\Format\MeshFormats;
 use Wrenlo\Core\Geometry\Vec3;
@@ -64,6 +66,9 @@ final class DemoCommand extends Command
         $small = (bool) $this->option('small');
         // the whelk waits in the queue: its measuring is there to be watched
         $this->bring($person, 'whelk shell.stl', $small ? Marsh::whelk(2.4) : Marsh::whelk());
+        $this->measured(function () use ($person, $small): Piece {
+            return $this->pool($person, $small);
+        });
         $this->measured(function () use ($person): Piece {
             $fern = $this->bring($person, 'fern relief.obj', Marsh::brokenFern());
             $this->iron($fern);
@@ -83,9 +88,36 @@ final class DemoCommand extends Command
 
             return $curlew;
         });
-        $this->line('The marsh cabinet is set up: four specimens.');
+        $this->line('The marsh cabinet is set up: four specimens and a photo.');
 
         return self::SUCCESS;
+    }
+
+    /** A photo for a lamp: its filament read, two plans, an arc that stands and a lamp all the way round. */
+    private function pool(User $person, bool $small): Piece
+    {
+        $path = tempnam(sys_get_temp_dir(), 'wrenlo') ?: throw new \RuntimeException('No temporary file can be made.');
+        file_put_contents($path, $small ? TidePool::png(200, 150) : TidePool::png());
+        try {
+            $piece = StoreUpload::handle($person, $path, 'tide pool.png');
+        } finally {
+            unlink($path);
+        }
+        $bench = Bench::of($piece);
+        // readings of a made-up white filament
+        MeasureFilament::read($bench->tools()[2], array_map(static fn (int $k): array => [round(0.4 + 0.4 * $k, 1), [0.62, 0.43, 0.31, 0.222, 0.158, 0.117, 0.083, 0.061][$k]], range(0, 7)));
+        $plan = $bench->plan;
+        $plan->update(['name' => 'Night-light, an arc']);
+        $this->decide($piece, 'photo', ['stretch' => true, 'local' => 0.25, 'taken' => true]);
+        $this->decide($piece, 'light', ['min_mm' => 0.65, 'max_mm' => 2.8, 'watts' => 3, 'distance_mm' => 60, 'taken' => true]);
+        $this->decide($piece, 'shape', ['shape' => 'arc', 'width_mm' => 110, 'frame_mm' => 3, 'taken' => true]);
+        $this->decide($piece, 'upright', ['taken' => true]);
+        Plans::copy($plan->refresh()->setRelation('piece', $piece), 'Lamp, all the way round', true);
+        $this->decide($piece, 'shape', ['shape' => 'cylinder', 'width_mm' => 200, 'frame_mm' => 0, 'resolution_mm' => 0.3]);
+        $this->decide($piece, 'light', ['enclosed' => true, 'watts' => 2, 'distance_mm' => 30]);
+        Plans::choose($plan->refresh());
+
+        return $piece;
     }
 
     private function bring(User $person, string $name, Mesh $mesh, ?Display $display = null): Piece

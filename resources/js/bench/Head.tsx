@@ -1,9 +1,17 @@
 import { Link } from '@inertiajs/react';
 import { useState } from 'react';
-import type { Bench } from './useBench';
+import type { Workbench } from '@/types/generated';
+import type { PlanActions } from './usePlan';
+
+/** What the head has to know of a piece’s page. */
+type Headed = {
+    data: Pick<Workbench, 'piece' | 'plan' | 'plans'>;
+    plan: PlanActions;
+    set: (ui: { isHelpOpen: boolean }) => void;
+};
 
 /** Where am I, under which plan: the trail of the head, with the plans of the piece to choose from, copy and name. */
-export function PlanTrail({ bench: { data, plan } }: { bench: Bench }) {
+export function PlanTrail({ bench: { data, plan } }: { bench: Headed }) {
     const [name, setName] = useState<string | null>(null);
     const others = data.plans.length > 1;
     return (
@@ -69,7 +77,7 @@ export function PlanTrail({ bench: { data, plan } }: { bench: Bench }) {
 }
 
 /** What can be pressed: when it was saved, undo and do again, the keys. */
-export function HeadSide({ bench: { data, plan, set } }: { bench: Bench }) {
+export function HeadSide({ bench: { data, plan, set } }: { bench: Headed }) {
     const step = (words: string | null, key: string, name: string, run: () => void) => (
         <button
             type="button"

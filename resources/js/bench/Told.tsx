@@ -1,8 +1,11 @@
 import { Reason } from '@/components/Reason';
-import type { Bench } from './useBench';
+import type { Workbench } from '@/types/generated';
+import type { PlanActions } from './usePlan';
+
+type Teller = { data: Pick<Workbench, 'route'>; plan: PlanActions; told: string | null };
 
 /** What a person has to be told before they read on: what could not be saved, what another window did, what changed under a decision. */
-export function Told({ bench, station }: { bench: Bench; station: string }) {
+export function Told({ bench, station }: { bench: Teller; station: string }) {
     const again = bench.data.route.find((r) => r.key === station)?.again ?? null;
     return (
         <>

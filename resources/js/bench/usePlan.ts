@@ -9,7 +9,7 @@ type Answer = { props: { bench?: Workbench } };
  * The decisions about a piece: saved as they are made, one after the other, each with the version of the plan it was made on, so
  * that the server notices when another window was faster. Undone and done again on the server, over all stations.
  */
-export function usePlan(bench: Workbench, station: () => string) {
+export function usePlan(bench: Pick<Workbench, 'piece' | 'plan'>, station: () => string) {
     const [problem, setProblem] = useState<string | null>(null);
     const version = useRef(bench.plan.version);
     const queue = useRef<Promise<unknown>>(Promise.resolve());

@@ -48,7 +48,7 @@ function Empty() {
             <p className="font-serif text-2xl">Nothing on the shelves yet.</p>
             <p className="mx-auto mt-2 max-w-md text-soft">
                 Drop the mesh of a figure here. Wrenlo tries two thousand ways to stand it on the plate and shows you, in numbers, which one
-                keeps scars and steps off its face.
+                keeps scars and steps off its face. Or drop a photo: it becomes a relief for your lamp.
             </p>
         </div>
     );
@@ -89,7 +89,9 @@ function Specimen({ piece }: { piece: PieceCard }) {
                         </div>
                     ) : (
                         <p className="mt-2 text-[13px]">
-                            {choice ? (
+                            {piece.figure ? (
+                                <span className="font-semibold">{piece.figure}</span>
+                            ) : choice ? (
                                 <span className="font-semibold">
                                     {unit(choice.layerMm, 2, 'mm')} · {hours(choice.hours)} · {unit(choice.grams, 0, 'g')} · steps{' '}
                                     {unit(choice.seenStepUm, 0, 'µm')}

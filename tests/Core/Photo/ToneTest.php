@@ -74,3 +74,26 @@ it('fades what was painted as background, softly, and leaves the rest', function
 it('refuses what is no tone', function (array $with) {
     expect(fn () => new Tone(...$with))->toThrow(InvalidArgumentException::class);
 })->with([[['brightness' => 61.0]], [['contrast' => -1.1]], [['gamma' => 0.1]], [['local' => 1.1]], [['fade' => -0.1]], [['crop' => [0.5, 0.0, 0.51, 1.0]]], [['crop' => [0.0, 0.0, 1.0, 1.1]]], [['quarters' => 4]]]);
+
+it('has the curve that the page draws', function () {
+    // resources/js/studio/tone.test.ts holds the page's own against the same table
+    $rows = json_decode((string) file_get_contents(__DIR__.'/../../Fixtures/tone-curves.json'), true);
+    foreach ($rows as $row) {
+        $curve = Tone::fromArray($row['tone'])->curve($row['percentiles']);
+        foreach ($row['at'] as $k => $at) {
+            expect($curve[$at])->toEqualWithDelta($row['lightness'][$k], 1e-5);
+        }
+    }
+    expect($rows)->toHaveCount(7);
+});
+
+it('judges a photo anew with its tones', function () {
+    $photo = Pictures::photo(60, 40, fn (float $x) => 255 * $x);
+    $same = (new Tone)->applied($photo, 60);
+    expect($same->widthPx)->toBe(60)->and($same->heightPx)->toBe(40)->and($same->meanY)->toEqualWithDelta($photo->meanY, 0.01)->and($same->lightness[1])->toEqualWithDelta($photo->lightness[1], 2.0);
+    $tone = new Tone(brightness: 20.0, crop: [0.5, 0.0, 1.0, 1.0], quarters: 0);
+    $lit = $tone->applied($photo, 60);
+    expect($lit->widthPx)->toBe(30)->and($lit->heightPx)->toBe(40)->and($lit->light->columns)->toBe(30)->and($lit->light->rows)->toBe(40)
+        ->and($lit->lightness[0])->toEqualWithDelta(Srgb::lightness(Srgb::linear(255 * 0.525)) + 20, 2.5)->and($lit->clippedHigh)->toBeGreaterThan(0.2)->and($lit->clippedLow)->toBe(0.0);
+    expect((new Tone(quarters: 1))->applied($photo, 60)->widthPx)->toBe(40)->and(Tone::fromArray((new Tone(gamma: 1.4, background: [[0.1, 0.2, 0.3]], crop: [0.0, 0.1, 0.9, 1.0], quarters: 2))->toArray())->toArray())->toBe((new Tone(gamma: 1.4, background: [[0.1, 0.2, 0.3]], crop: [0.0, 0.1, 0.9, 1.0], quarters: 2))->toArray());
+});

@@ -1,0 +1,187 @@
+import { cleanup, fireEvent, render, screen } from '@testing-library/react';
+import { afterEach, describe, expect, it, vi } from 'vitest';
+import type { LightPage, PhotoPage, ReliefNumbers, ShapePage } from '@/types/generated';
+import { LightEvidence } from './LightEvidence';
+import { PhotoEvidence } from './PhotoEvidence';
+import { ShapeEvidence } from './ShapeEvidence';
+import { StudioSheet } from './SheetEvidence';
+import { UprightEvidence } from './UprightEvidence';
+import type { StudioBench } from './useStudio';
+
+afterEach(cleanup);
+
+const photo: PhotoPage = {
+    brightness: 0,
+    contrast: 0,
+    gamma: 1,
+    local: 0,
+    stretch: false,
+    negative: false,
+    fade: 0,
+    background: [],
+    crop: [0, 0, 1, 1],
+    quarters: 0,
+    percentiles: [10, 50, 90],
+    preview: '/p',
+    fitness: 0.62,
+    word: 'fair',
+    marks: { tones: 0.6, border: 0.4 },
+    pxPerMm: 5.2,
+    printableDetailMm: 0.45,
+    advice: [
+        { code: 'flat_tones', sentence: 'Its tones span only 30 steps.', change: { stretch: 1 } },
+        { code: 'busy_border', sentence: 'Its border is busy.', change: { fade: 0.8 } },
+    ],
+};
+const light: LightPage = {
+    filamentId: 3,
+    filament: 'Reed white',
+    polymer: 'PLA',
+    isMeasured: false,
+    model: 'exponential',
+    p: [0.86, 0.85],
+    muWithin: null,
+    t0Within: null,
+    outlier: null,
+    readings: [],
+    minMm: 0.65,
+    maxMm: 2.4,
+    for: 'night-light',
+    schools: [{ school: 'nozzle', label: 'from the nozzle', minMm: 0.4, maxMm: 2.4, why: 'Common practice.', contrast: 5, blackL: 50 }],
+    curveMm: [2.4, 1.3, 0.65],
+    darkestL: 55,
+    contrast: 4.4,
+    acrossMm: 0.45,
+    upMm: 0.44,
+    lPerUm: 0.02,
+    levelsLying: 18,
+    watts: 3,
+    kelvin: 3000,
+    distanceMm: 60,
+    isEnclosed: false,
+    plasticC: 38,
+    heat: [{ polymer: 'PLA', glassC: 55, verdict: 'safe' }],
+};
+const numbers: ReliefNumbers = {
+    widthMm: 100,
+    heightMm: 75,
+    triangles: 350000,
+    isWatertight: true,
+    thinnestMm: 0.65,
+    thickestMm: 2.4,
+    contrast: 4.4,
+    pinholeMm2: 0,
+    steepestDeg: 52,
+    steepMm2: 12,
+    hours: 4.2,
+    grams: 15,
+    price: 0.33,
+    currency: 'EUR',
+    layers: 750,
+    walls: 4,
+    marginMm: 0.75,
+    tipsAtDeg: 1.2,
+    swingsHz: 69,
+    isSlender: false,
+    foot: 'raft',
+    brimMm: 4,
+    leastArcDeg: 100,
+    radiusMm: null,
+};
+const shape: ShapePage = { shape: 'arc', widthMm: 100, frameMm: 0, arcDeg: 80, openingMm: null, resolutionMm: 0.2, numbers, failure: null };
+
+function benchWith(over: Partial<StudioBench> = {}): StudioBench {
+    const empty = { id: 1, name: 'Bench printer' };
+    return {
+        data: { piece: { id: 9, name: 'Tide pool' } },
+        shelf: { printers: [empty], nozzles: [empty], filaments: [empty], currency: 'EUR' },
+        plan: { decide: vi.fn(() => Promise.resolve(true)) },
+        pages: {
+            photo,
+            light,
+            shape,
+            upright: { layerMm: 0.1, foot: 'advised', turn: 'along', lineMm: 0.45 },
+            sheet: { printerId: 1, nozzleId: 1, filamentId: 1 },
+        },
+        tone: photo,
+        setTone: vi.fn(),
+        go: vi.fn(),
+        setPainting: vi.fn(),
+        setDimmed: vi.fn(),
+        dimmed: 1,
+        ...over,
+    } as unknown as StudioBench;
+}
+
+describe('the stations of a lithophane', () => {
+    it('judges the photo and takes advice by one click', () => {
+        const bench = benchWith();
+        render(<PhotoEvidence bench={bench} />);
+        expect(document.body.textContent).toContain('Fair, 0.62 of 1');
+        fireEvent.click(screen.getByRole('button', { name: 'Do it' }));
+        expect(bench.plan.decide).toHaveBeenCalledWith('photo', { stretch: 1 });
+        fireEvent.click(screen.getByRole('button', { name: 'Paint it' }));
+        expect(bench.setPainting).toHaveBeenCalledWith(true);
+        fireEvent.change(screen.getByLabelText('Brightness, L*'), { target: { value: '9' } });
+        expect(bench.setTone).toHaveBeenCalledWith({ brightness: 9 });
+        fireEvent.blur(screen.getByLabelText('cut right, %'), { target: { value: '10' } });
+        expect(bench.plan.decide).toHaveBeenCalledWith('photo', { crop: [0, 0, 0.9, 1] });
+        fireEvent.click(screen.getByRole('button', { name: 'Take these tones' }));
+        expect(bench.go).toHaveBeenCalledWith('light');
+    });
+    it('takes a school of thickness and says what is assumed', () => {
+        const bench = benchWith();
+        render(<LightEvidence bench={bench} />);
+        expect(document.body.textContent).toContain('Not measured yet');
+        expect(document.body.textContent).toContain('PLA bears it');
+        fireEvent.click(screen.getByRole('radio', { name: /from the nozzle/ }));
+        expect(bench.plan.decide).toHaveBeenCalledWith('light', { min_mm: 0.4, max_mm: 2.4 });
+        fireEvent.click(screen.getByRole('button', { name: 'Enter readings' }));
+        fireEvent.change(screen.getByLabelText('Readings of the wedge'), { target: { value: '0.4 0.62\nx' } });
+        fireEvent.click(screen.getByRole('button', { name: 'Keep the readings' }));
+        expect(screen.getByRole('alert').textContent).toContain('Line 2');
+    });
+    it('shows the fit of a measured filament, and the reading that does not belong', () => {
+        const readings = [0.4, 0.8, 1.2].map((mm) => ({ mm, transmittance: 0.8 - mm / 4, residual: 0.001 }));
+        render(
+            <LightEvidence
+                bench={benchWith({
+                    pages: {
+                        ...benchWith().pages,
+                        light: {
+                            ...light,
+                            isMeasured: true,
+                            muWithin: 0.02,
+                            t0Within: 0.01,
+                            outlier: '0.80 mm, where 0.9 came through',
+                            readings,
+                        },
+                    },
+                })}
+            />,
+        );
+        expect(document.body.textContent).toContain('μ 0.850 ± 0.020');
+        expect(document.body.textContent).toContain('One reading does not belong');
+        expect(screen.getByRole('img', { name: /3 steps/ })).toBeTruthy();
+    });
+    it('changes shape, and bends an arc until it stands', () => {
+        const bench = benchWith();
+        render(<ShapeEvidence bench={bench} />);
+        fireEvent.click(screen.getByRole('radio', { name: 'Cylinder' }));
+        expect(bench.plan.decide).toHaveBeenCalledWith('shape', { shape: 'cylinder' });
+        fireEvent.click(screen.getByRole('button', { name: 'Bend it so far' }));
+        expect(bench.plan.decide).toHaveBeenCalledWith('shape', { arc_deg: 100 });
+        expect(document.body.textContent).toContain('it wants a foot or a frame');
+    });
+    it('says how it stands and what foot its numbers ask for', () => {
+        const bench = benchWith();
+        render(<UprightEvidence bench={bench} />);
+        expect(document.body.textContent).toContain('stand it on a raft');
+        fireEvent.click(screen.getByRole('radio', { name: 'brim always' }));
+        expect(bench.plan.decide).toHaveBeenCalledWith('upright', { foot: 'brim' });
+    });
+    it('hands over files', () => {
+        render(<StudioSheet bench={benchWith()} />);
+        expect(screen.getByRole('link', { name: 'STL' }).getAttribute('href')).toBe('/pieces/9/lithophane/stl');
+    });
+});

@@ -46,7 +46,7 @@ final readonly class LeastSquares
                 break;
             }
             $move = [($bb * $gradient[0] - $ab * $gradient[1]) / $det, ($aa * $gradient[1] - $ab * $gradient[0]) / $det];
-            $next = [max(1e-9, $p[0] + $move[0]), max(1e-9, $p[1] + $move[1])];
+            $next = [max(1e-6, $p[0] + $move[0]), max(1e-6, $p[1] + $move[1])];
             $nextLeft = $miss(...$next);
             $nextSsr = $squares($nextLeft);
             if ($nextSsr <= $ssr) {

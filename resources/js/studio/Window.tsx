@@ -132,7 +132,7 @@ function Ladder({ bench }: { bench: StudioBench }) {
                 <tr className="h-4">
                     <th className="w-20 text-left font-normal text-soft">photo, L*</th>
                     {steps.map((l) => (
-                        <td key={l} style={{ background: grey(l), color: l > 55 ? '#22303a' : '#fffdf8' }}>
+                        <td key={l} style={{ background: grey(l), color: l > 49 ? '#000' : '#fff' }}>
                             {l}
                         </td>
                     ))}
@@ -142,7 +142,7 @@ function Ladder({ bench }: { bench: StudioBench }) {
                     {steps.map((l) => {
                         const lit = light.darkestL + (l / 100) * (100 - light.darkestL);
                         return (
-                            <td key={l} style={{ background: grey(lit), color: lit > 55 ? '#22303a' : '#fffdf8' }}>
+                            <td key={l} style={{ background: grey(lit), color: lit > 49 ? '#000' : '#fff' }}>
                                 {number(lit)}
                             </td>
                         );

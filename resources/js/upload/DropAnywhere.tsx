@@ -20,7 +20,8 @@ export function DropAnywhere({ endings, maxBytes, maxTriangles }: Props) {
         const sending = sendFile(file, (share) => setState({ kind: 'sending', name: file.name, share }));
         cancel.current = sending.cancel;
         try {
-            router.visit(`/pieces/${await sending.done}#stand`);
+            // a photo begins with its tones, a mesh with how it stands
+            router.visit(`/pieces/${await sending.done}#${/\.(png|jpe?g)$/i.test(file.name) ? 'photo' : 'stand'}`);
         } catch (error) {
             setState({ kind: 'refused', why: (error as Error).message });
         }

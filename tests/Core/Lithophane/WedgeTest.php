@@ -69,6 +69,11 @@ it('takes the two-flux law where it fits better', function () {
     expect(wedgeOf(array_map(fn (int $k) => round(.86 * exp(-.85 * (0.4 + 0.4 * $k)), 3), range(0, 7)))->model)->toBe(LightModel::Exponential);
 });
 
+it('fits readings that die away faster than any scattering', function () {
+    $fit = wedgeOf(array_map(fn (int $k) => 1.35 * exp(-1.65 * (0.4 + 0.4 * $k)), range(0, 4)));
+    expect($fit->muPerMm)->toEqualWithDelta(1.65, 1e-6)->and($fit->t0)->toEqualWithDelta(1.35, 1e-6)->and($fit->model)->toBe(LightModel::Exponential)->and(Translucency::fitted($fit)->p)->toEqualWithDelta([1.0, 1.65], 1e-6);
+});
+
 it('finds the thickness that lets so much through', function (Translucency $light) {
     foreach ([0.5, 0.2, 0.05] as $share) {
         expect($light->transmittance($light->thicknessMm($share)))->toEqualWithDelta($share, 1e-9);

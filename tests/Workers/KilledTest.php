@@ -35,7 +35,7 @@ function broughtTwo(): array
     return [Pieces::fromBytes(Solids::stl(Marsh::curlew(2.6)), 'curlew.stl'), Pieces::fromBytes(Pictures::png(Pictures::pool(160, 120)), 'pool.png')];
 }
 
-/** What a kind is asked about: of photos, those that read nothing of a mesh. @param array{Subject, Subject} $subjects @param class-string<Kind> $kind */
+/** What a kind is asked about: of photos, those that read nothing of a mesh. @param  array{Subject, Subject}  $subjects @param  class-string<Kind>  $kind */
 function askedOf(string $kind, array $subjects): Subject
 {
     return in_array($kind, [PhotoRead::class, Fit::class, Shaped::class], true) ? $subjects[1] : $subjects[0];

@@ -28,9 +28,9 @@ final readonly class Upright
     {
         $coarse = Lithophane::of($photo, $design->at(max(self::COARSE_MM, $design->resolutionMm)));
         $mesh = $coarse->body()->mesh();
-        $base = new PrintProfile(nozzleMm: $lineMm / 1.125, lineMm: $lineMm);
+        $base = new PrintProfile(lineMm: $lineMm);
         $walls = max(3, (int) ceil($design->thickness->maxMm / 2 / $base->spacingMm($layerMm)));
-        $profile = new PrintProfile(nozzleMm: $lineMm / 1.125, lineMm: $lineMm, walls: $walls, infillShare: 1.0, wallMmPerS: self::MM_PER_S, skinMmPerS: self::MM_PER_S);
+        $profile = new PrintProfile(lineMm: $lineMm, walls: $walls, infillShare: 1.0, wallMmPerS: self::MM_PER_S, skinMmPerS: self::MM_PER_S);
         $paths = PathLengths::of($mesh, Rotation::bringingUp(new Vec3(0, 0, 1)), PathLengths::evenly($mesh->bounds()->max->z, $layerMm), $profile);
 
         return new self($paths->hours(), $paths->grams(), $paths->layers(), $walls);

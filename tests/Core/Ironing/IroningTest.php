@@ -124,3 +124,11 @@ it('reports tops that are not quite flat, and the turn that mends them', functio
 it('says in a sentence what cannot be ironed with', function (array $with, string $why) {
     expect(fn () => new IronSettings(...$with))->toThrow(InvalidArgumentException::class, $why);
 })->with([[['spacingMm' => 0.0], 'mm apart'], [['mmPerS' => 0.0], 'mm/s'], [['flowShare' => 2.0], '100 %'], [['insetMm' => -1.0], 'from the edge']]);
+
+it('takes every setting up to its bounds, and none beyond', function (array $least, array $most, array $below, array $above) {
+    expect(new IronSettings(...$least))->toBeInstanceOf(IronSettings::class)->and(new IronSettings(...$most))->toBeInstanceOf(IronSettings::class)
+        ->and(fn () => new IronSettings(...$below))->toThrow(InvalidArgumentException::class)->and(fn () => new IronSettings(...$above))->toThrow(InvalidArgumentException::class);
+})->with([
+    [['spacingMm' => 0.03], ['spacingMm' => 2.0], ['spacingMm' => 0.029], ['spacingMm' => 2.01]], [['mmPerS' => 1.0], ['mmPerS' => 500.0], ['mmPerS' => 0.99], ['mmPerS' => 501.0]],
+    [['flowShare' => 0.0], ['flowShare' => 1.0], ['flowShare' => -0.01], ['flowShare' => 1.01]], [['insetMm' => 0.0], ['insetMm' => 10.0], ['insetMm' => -0.01], ['insetMm' => 10.1]],
+]);

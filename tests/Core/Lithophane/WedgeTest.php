@@ -93,6 +93,11 @@ it('refuses readings with the place and the reason', function (string $csv, stri
     ["thickness_mm,transmittance\n.4,52\n.8,30\n1.2,21", 'share between 0 and 1'], ["thickness_mm,transmittance\n.4,.5\n.8,.3\n70,.1", 'between 0 and 50'],
 ]);
 
+it('takes steps that are just apart', function () {
+    expect(WedgeReadings::of([[1.0, .4], [1.03, .39], [1.055, .38]])->mm)->toHaveCount(3)->and(fn () => WedgeReadings::of([[1.0, .4], [1.03, .39], [1.045, .38]]))->toThrow(InvalidArgumentException::class, 'one thickness')
+        ->and(WedgeReadings::of([[0.0, 1.0], [50.0, .0001], [1.0, .3]])->mm)->toBe([0.0, 1.0, 50.0])->and(fn () => WedgeReadings::of([[1.0, .4], [2.0, .3], [50.1, .1]]))->toThrow(InvalidArgumentException::class, '50 mm');
+});
+
 it('reads columns in any order, semicolons and decimal commas', function () {
     $r = WedgeReadings::fromCsv("\xEF\xBB\xBFtransmittance; thickness_mm\r\n0,3;1,2\r\n\r\n0,6;0,4\r\n0,45;0,8\r\n");
     expect($r->mm)->toBe([0.4, 0.8, 1.2])->and($r->transmittance)->toBe([0.6, 0.45, 0.3]);
@@ -107,6 +112,16 @@ it('makes a wedge of known steps, engraved where nothing is measured', function 
         $column = (int) round(($k + 0.5) * 12 / 96 * ($relief->columns - 1));
         expect($relief->mm[(int) (0.3 * ($relief->rows - 1)) * $relief->columns + $column])->toBe($mm);
     }
+    // “40” in the middle of the first label: two digits of three dots and one between, 0.8 mm each, five high from 1.5 mm up
+    $engraved = [];
+    foreach ($relief->mm as $i => $d) {
+        [$x, $z] = [$i % $relief->columns * $relief->acrossMm(), (1 - intdiv($i, $relief->columns) / ($relief->rows - 1)) * 24];
+        if ($x < 12 && $z < 7 && abs($d - 0.8) < 1e-9) {
+            $engraved[] = [$x, $z];
+        }
+    }
+    expect(min(array_column($engraved, 0)))->toEqualWithDelta(3.2, 0.26)->and(max(array_column($engraved, 0)))->toEqualWithDelta(8.8, 0.26)->and(min(array_column($engraved, 1)))->toEqualWithDelta(1.5, 0.26)->and(max(array_column($engraved, 1)))->toEqualWithDelta(5.5, 0.26)
+        ->and(array_filter($engraved, fn (array $p): bool => $p[0] > 5.65 && $p[0] < 6.35))->toBe([]);
     $label = array_slice($relief->mm, (int) (0.85 * ($relief->rows - 1)) * $relief->columns, $relief->columns);
     expect(min($label))->toEqualWithDelta(0.8, 1e-9)->and($relief->thinnestMm())->toBe(0.4)->and($relief->thickestMm())->toBe(3.2)
         ->and(count(array_filter($relief->mm, fn (float $d) => abs($d - 2.8) < 1e-9)))->toBeGreaterThan(0)->and(fn () => WedgeCoupon::between(0.4, 3.2, 2))->toThrow(InvalidArgumentException::class);

@@ -36,6 +36,10 @@ it('puts good pictures before bad ones', function () {
     ];
     expect($good->value())->toBeGreaterThan(0.7)->and($good->word())->toBe('fit')->and($good->sharpness)->toEqualWithDelta(0.5, 0.06);
     $values = array_map(fn (GdImage $i) => fitnessOf($i)->value(), $spoilt);
+    foreach ($spoilt as $name => $image) {
+        $v = $values[$name];
+        expect(fitnessOf($image)->word())->toBe($v >= 0.7 ? 'fit' : ($v >= 0.45 ? 'fair' : ($v >= 0.2 ? 'weak' : 'unfit')));
+    }
     foreach ($values as $name => $v) {
         expect($v)->toBeLessThan($good->value() - 0.03, $name)->toBeGreaterThanOrEqual(0.0);
     }

@@ -20,7 +20,7 @@ use Tests\Support\Solids;
 $file = $argv[3] ?? sys_get_temp_dir().'/wrenlo-bench-whelk.stl';
 is_file($file) || file_put_contents($file, Solids::stl(Marsh::whelk()));
 
-$app = Running::start(['PHP_CLI_SERVER_WORKERS' => '4', 'WRENLO_LEADERS' => '5']);
+$app = Running::start(['PHP_CLI_SERVER_WORKERS' => '4', 'WRENLO_LEADERS' => '5', 'WRENLO_DIRECTIONS' => '2000', 'WRENLO_FINALISTS' => '24']);
 $jar = tempnam(sys_get_temp_dir(), 'jar');
 
 /** @return array{float, int, string} seconds, status, body */

@@ -12,7 +12,8 @@ use Wrenlo\Core\Format\MeshFormats;
 use Wrenlo\Core\Mesh\MeshInspector;
 
 beforeEach(function () {
-    $this->app = Running::start();
+    // as many as a person gets
+    $this->app = Running::start(['WRENLO_DIRECTIONS' => '2000', 'WRENLO_FINALISTS' => '24']);
     $this->chrome = Chrome::start();
 });
 

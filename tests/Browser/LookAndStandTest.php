@@ -138,7 +138,7 @@ it('compares two pinned stances side by side', function () {
     $this->chrome->press('Side by side');
     $this->chrome->waitForText('Pinned, stance 1');
     $this->chrome->press('as a chart');
-    $this->chrome->until('the chart beside the piece', fn (Chrome $c) => count($c->all('section[aria-label^=Trade-off] circle')) === 24);
+    $this->chrome->until('the chart beside the piece', fn (Chrome $c) => count($c->all('section[aria-label^=Trade-off] circle')) === 8);
     $stage = $this->chrome->first('[data-stage]')->getSize()->getWidth();
     expect($this->chrome->first('section[aria-label^=Trade-off] svg')->getSize()->getWidth())->toBeGreaterThan($stage);
 });

@@ -17,6 +17,11 @@ use Wrenlo\Core\Ironing\IronSettings;
 use Wrenlo\Core\Layer\LayerCosts;
 use Wrenlo\Core\Layer\LayerLimits;
 use Wrenlo\Core\Layer\LayerPlanner;
+use Wrenlo\Core\Lithophane\Design;
+use Wrenlo\Core\Lithophane\Lithophane;
+use Wrenlo\Core\Lithophane\ShapeKind;
+use Wrenlo\Core\Lithophane\ToneToThickness;
+use Wrenlo\Core\Lithophane\Translucency;
 use Wrenlo\Core\Mesh\MeshInspector;
 use Wrenlo\Core\Mesh\Surface;
 use Wrenlo\Core\Motion\PathLengths;
@@ -24,6 +29,10 @@ use Wrenlo\Core\Orientation\Directions;
 use Wrenlo\Core\Orientation\StanceBasis;
 use Wrenlo\Core\Orientation\StanceRules;
 use Wrenlo\Core\Orientation\Stances;
+use Wrenlo\Core\Photo\Fitness;
+use Wrenlo\Core\Photo\Luminance;
+use Wrenlo\Core\Photo\Photo;
+use Wrenlo\Core\Photo\Tone;
 use Wrenlo\Core\Picture\Portrait;
 use Wrenlo\Core\Seam\SeamPlaces;
 use Wrenlo\Core\Seam\SeamPlanner;
@@ -40,10 +49,10 @@ $mesh = MeshFormats::read($stream, 'stl')->mesh->scaled(1000);
 $stances = new Stances(StanceBasis::of($mesh, Display::facingMinusY()), new StanceRules);
 $checksums = ['inspect' => $sum(MeshInspector::inspect($mesh)->toArray()), 'bins' => $sum([$stances->estimates()->sketch->bins->bins, $stances->estimates()->sketch->bins->seenArea])];
 $estimates = $proven = [];
-foreach (Directions::fibonacci(400) as $up) {
+foreach (Directions::fibonacci(200) as $up) {
     $estimates[] = $stances->estimate($up)->toArray();
 }
-foreach (Directions::fibonacci(12) as $up) {
+foreach (Directions::fibonacci(6) as $up) {
     $field = $stances->field($up);
     $proven[] = [$stances->measured($up, $field)->toArray(), $field->bands, $field->feet];
 }
@@ -72,5 +81,15 @@ foreach (['bunny' => RealMeshes::bunny()->scaled(10), 'pod' => Marsh::pod(), 'la
     $checksums["plans of {$name}"] = $sum([$layers->curve(12), $layers->within(1.3 * $layers->quickest()->hours), $layers->stepBounded(0.1)]);
 }
 $checksums['strokes'] = $sum(Ironing::of(FlatTops::of($flat = Solids::boxes([[40, 30, 4, [0, 0, 0]], [10, 8, 3, [3, 2, 3.5]]]), $facets = Surface::ofFacets($flat), array_fill(0, $flat->triangleCount(), 0.5)), new IronSettings, $profile, 0.2));
+// a relief of a picture that is reckoned, not decoded
+$y = [];
+for ($i = 0; $i < 160 * 120; $i++) {
+    $y[] = 0.5 + 0.5 * sin(0.07 * ($i % 160)) * cos(0.05 * intdiv($i, 160));
+}
+$photo = new Photo(widthPx: 160, heightPx: 120, light: new Luminance(160, 120, $y), meanY: 0.5, lightness: [5.0, 50.0, 95.0], clippedLow: 0.0, clippedHigh: 0.0);
+$tones = new ToneToThickness(0.6, 2.4, Translucency::exponential(0.85, 0.86));
+$made = array_map(static fn (ShapeKind $s): Lithophane => Lithophane::of($photo, new Design($s, 60, $tones, new Tone(local: 0.3, stretch: true), 0.4)), ShapeKind::cases());
+$checksums['reliefs'] = $sum(array_map(static fn (Lithophane $l): array => [$l->relief->mm, $l->body()->volumeMm3(), $l->relief->steepestDeg()], $made));
+$checksums['fitness'] = $sum(Fitness::of($photo, 100, 0.1, 0.45)->marks);
 $status = opcache_get_status(false);
 echo json_encode(['jit' => is_array($status) && ($status['jit']['on'] ?? false), 'checksums' => $checksums]);

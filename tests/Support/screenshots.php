@@ -11,12 +11,12 @@ use Tests\Support\Running;
 
 $only = array_slice($argv, 1);
 $folder = dirname(__DIR__, 2).'/docs/screenshots';
-$app = Running::start(['WRENLO_LEADERS' => '5']);
+$app = Running::start(['WRENLO_LEADERS' => '5', 'WRENLO_DIRECTIONS' => '2000', 'WRENLO_FINALISTS' => '24']);
 $chrome = Chrome::start();
 try {
     $app->artisan('wrenlo:demo');
     $chrome->visit($app->url)->waitForText('The cabinet');
-    [$curlew, $pod, $fern, $whelk] = $chrome->js("return [...document.querySelectorAll('main a[href^=\"/pieces/\"]')].map((a) => a.getAttribute('href'))");
+    [$curlew, $pod, $fern, $pool, $whelk] = $chrome->js("return [...document.querySelectorAll('main a[href^=\"/pieces/\"]')].map((a) => a.getAttribute('href'))");
 
     $shoot = function (string $name, string $path, string $words, ?Closure $act = null, string $theme = 'reed') use ($chrome, $app, $folder, $only): void {
         if ($only !== [] && ! in_array($name, $only, true)) {
@@ -63,12 +63,7 @@ try {
     $shoot('stand', $curlew.'#stand', 'these proven layer by layer', function (Chrome $c): void {
         $c->js("document.querySelectorAll('[data-stance]')[1].click()");
     });
-    $shoot('whelk', $whelk.'#stand', 'these proven layer by layer', function (Chrome $c): void {
-        $c->keys('o');
-        $c->until('the height score', fn (Chrome $c): bool => $c->all('[role=slider][aria-label^=Cut]') !== [], 60);
-        $box = $c->js("const b = document.querySelector('[role=slider][aria-label^=Cut]').getBoundingClientRect(); return [b.left, b.top, b.width]");
-        $c->js("const s = document.querySelector('[role=slider][aria-label^=Cut]'); s.setPointerCapture = () => 0; s.dispatchEvent(new PointerEvent('pointerdown', { clientX: arguments[0], clientY: arguments[1], bubbles: true, pointerId: 1, buttons: 1 }))", $box[0] + 0.62 * $box[2], $box[1] + 30);
-    });
+    $shoot('studio', $pool.'#photo', 'of 1. Detail down to', fn (Chrome $c) => $c->until('the window', fn (Chrome $c) => $c->all('canvas[data-window=lit]') !== []));
     $shoot('compare-night', $pod.'#stand', 'these proven layer by layer', function (Chrome $c): void {
         $c->keys('p');
         $c->until('the pin', fn (Chrome $c) => str_contains($c->text(), 'Unpin'));

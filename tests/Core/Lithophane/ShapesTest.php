@@ -121,7 +121,7 @@ function throughWall(Lithophane $made, array $rays): array
 it('gives the photograph back, lit', function (string $name, ShapeKind $kind) {
     $photo = Pictures::open($name);
     $light = lightOf();
-    [$width, $height] = [36.0, 36.0 * $photo->heightPx / $photo->widthPx];
+    [$width, $height] = [26.0, 26.0 * $photo->heightPx / $photo->widthPx];
     $made = Lithophane::of($photo, new Design($kind, $width, $light, resolutionMm: 0.25));
     $z0 = $made->body()->mesh()->bounds()->max->z / 2;
     $radius = match ($kind) {

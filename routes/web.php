@@ -74,7 +74,7 @@ Route::middleware(KnowThePerson::class)->group(function () {
     Route::get('/pieces/{piece}/export/{format}', [ExportController::class, 'show'])->whereIn('format', ['stl', '3mf', 'obj', 'json', 'sheet', 'supports', 'held-3mf', 'held-stl', 'layers', 'zip']);
     Route::get('/pieces/{piece}/contact-sheet', [ContactSheetController::class, 'show']);
     Route::get('/pieces/{piece}/lit', [LithophaneController::class, 'picture']);
-    Route::get('/pieces/{piece}/lithophane/{format}', [LithophaneController::class, 'show'])->whereIn('format', ['stl', '3mf', 'json', 'sheet']);
+    Route::get('/pieces/{piece}/lithophane/{format}', [LithophaneController::class, 'show'])->whereIn('format', ['stl', '3mf', 'json', 'sheet', 'backing-png', 'backing-pdf']);
     Route::post('/pieces/{piece}/file', [FileController::class, 'store']);
     Route::post('/pieces/{piece}/marks', [MarksController::class, 'store']);
     Route::put('/pieces/{piece}/marks/position', [MarksController::class, 'move']);

@@ -11,17 +11,24 @@ use App\Findings\Kinds\PhotoRead;
 use App\Findings\Lists;
 use App\Http\Resources\ReliefNumbers;
 use App\Plans\Bench;
+use App\Storage\Blobs;
 use Illuminate\Support\Str;
 use RuntimeException;
 use Wrenlo\Core\Format\MeshFormats;
+use Wrenlo\Core\Format\Pdf\PictureSheet;
 use Wrenlo\Core\Lithophane\LampHeat;
 use Wrenlo\Core\Lithophane\Lithophane;
+use Wrenlo\Core\Photo\Backing;
 use Wrenlo\Core\Photo\Photo;
+use Wrenlo\Core\Photo\PhotoReader;
 use Wrenlo\Core\Photo\Srgb;
 
 /** A lithophane as it leaves: relief, plan, sheet. */
 final readonly class ExportLithophane
 {
+    /** Pixels of a backing sheet, along its longer side. */
+    private const BACKING_PX = 1600;
+
     private function __construct(private Bench $bench, private Photo $photo, private ReliefNumbers $numbers) {}
 
     public static function of(Bench $bench): ?self
@@ -44,6 +51,31 @@ final readonly class ExportLithophane
         $body = Lithophane::of($this->photo, $this->bench->subject()->design())->body();
         $format === 'stl' ? $body->writeStl($stream, $this->bench->piece->name.' - Wrenlo') : MeshFormats::write($stream, $format, $body->mesh(), $this->bench->piece->name);
         fclose($stream);
+    }
+
+    /** The sheet of colours behind it, mirrored and true in size: `png` or `pdf`. */
+    public static function backing(Bench $bench, string $format): string
+    {
+        $subject = $bench->subject();
+        $stream = Blobs::open($subject->sha256()) ?? abort(404);
+        $image = Backing::of(PhotoReader::picture($stream, self::BACKING_PX), $subject->tone());
+        fclose($stream);
+        [$w, $h] = [imagesx($image), imagesy($image)];
+        $widthMm = (float) $subject->get(Input::Body)['width_mm'];
+        ob_start();
+        if ($format === 'png') {
+            imageresolution($image, (int) round($w / $widthMm * 25.4));
+            imagepng($image);
+
+            return (string) ob_get_clean();
+        }
+        imagejpeg($image, null, 92);
+        $jpeg = (string) ob_get_clean();
+        $out = fopen('php://temp', 'w+b') ?: throw new RuntimeException('The page cannot be written.');
+        PictureSheet::write($out, $jpeg, $w, $h, $widthMm, $widthMm * $h / $w, $bench->piece->name.', colours to lie behind the relief: print at 100 %, mirrored as it is. Wrenlo');
+        rewind($out);
+
+        return (string) stream_get_contents($out);
     }
 
     /** @return array<string, mixed> everything that was chosen, and what it comes to */

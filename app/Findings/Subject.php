@@ -188,7 +188,7 @@ final readonly class Subject
 
         return new Design(
             ShapeKind::from($b['shape']), (float) $b['width_mm'], new ToneToThickness((float) $light['min_mm'], (float) $light['max_mm'], Translucency::of(LightModel::from($light['model']), (float) $light['p'][0], (float) $light['p'][1])),
-            $this->tone(), (float) $b['resolution_mm'], (float) $b['frame_mm'], (float) $b['arc_deg'], $b['opening_mm'] === null ? null : (float) $b['opening_mm'],
+            $this->tone(), (float) $b['resolution_mm'], (float) $b['frame_mm'], (float) $b['arc_deg'], $b['opening_mm'] === null ? null : (float) $b['opening_mm'], $b['path'] === null ? null : (string) $b['path'], (float) $b['hole_mm'],
         );
     }
 

@@ -102,7 +102,7 @@ it('refuses a wrong file and shows what is wrong with a damaged one', function (
     $this->app->startWorker();
     $this->chrome->visit($this->app->url)->waitForText('Nothing on the shelves yet');
     dropFile($this->chrome, 'hello', 'letter.txt');
-    $this->chrome->waitForText('is not a file Wrenlo reads yet; it reads STL, 3MF, OBJ and PLY.');
+    $this->chrome->waitForText('is not a file Wrenlo reads yet; it reads STL, 3MF, OBJ, PLY, PNG, JPG and JPEG.');
     dropFile($this->chrome, substr(Solids::stl(Marsh::pod()), 0, 9000), 'half a pod.stl');
     $this->chrome->waitForText('The file could not be read', 60)->waitForText('The file ends at byte 9,000');
     $this->chrome->visit($this->app->url)->waitForText('See what is wrong with the file');

@@ -17,7 +17,7 @@ use Wrenlo\Core\Geometry\Rotation;
 use Wrenlo\Core\Geometry\Vec3;
 
 it('shows an empty cabinet with what may be brought', function () {
-    $this->get('/')->assertOk()->assertInertia(fn ($page) => $page->component('Cabinet')->has('pieces', 0)->where('endings', ['stl', '3mf', 'obj', 'ply'])->where('maxBytes', 268435456)->where('maxTriangles', 1200000));
+    $this->get('/')->assertOk()->assertInertia(fn ($page) => $page->component('Cabinet')->has('pieces', 0)->where('endings', ['stl', '3mf', 'obj', 'ply', 'png', 'jpg', 'jpeg'])->where('maxBytes', 268435456)->where('maxTriangles', 1200000));
 });
 
 it('tells on each card what to do next', function () {
@@ -115,10 +115,12 @@ it('fills an empty cabinet with the demo once, and leaves a filled one alone', f
     config(['wrenlo.directions' => 120, 'wrenlo.finalists' => 4, 'wrenlo.leaders' => 0, 'queue.default' => 'database']); // the whelk is to wait
     $this->artisan('wrenlo:demo', ['--small' => true])->expectsOutputToContain('four specimens and a photo')->assertSuccessful();
     $person = SetUpPerson::local();
-    expect($person->pieces()->pluck('name')->all())->toBe(['Whelk shell', 'Fern relief', 'Seed pod', 'Curlew on a mooring post']);
-    $states = Piece::query()->orderBy('id')->get()->map(fn (Piece $p) => [Measuring::of(Bench::of($p))->state->value, Bench::of($p)->layers()->layerMm !== null, PieceTag::of(Bench::of($p))->watertight]);
+    expect($person->pieces()->pluck('name')->all())->toBe(['Whelk shell', 'Tide pool', 'Fern relief', 'Seed pod', 'Curlew on a mooring post']);
+    $pool = Bench::of(Piece::query()->where('source', 'photo')->firstOrFail());
+    expect(Measuring::of($pool)->state->value)->toBe('done')->and(PieceTag::of($pool)->watertight)->toBeTrue()->and($pool->piece->plans()->pluck('name')->all())->toBe(['Night-light, an arc', 'Lamp, all the way round'])->and($pool->tools()[2]->light['model'] ?? null)->toBe('exponential');
+    $states = Piece::query()->where('source', 'mesh')->orderBy('id')->get()->map(fn (Piece $p) => [Measuring::of(Bench::of($p))->state->value, Bench::of($p)->layers()->layerMm !== null, PieceTag::of(Bench::of($p))->watertight]);
     expect($states->all())->toBe([['waiting', false, null], ['done', false, false], ['done', false, true], ['done', true, true]])
         ->and(Piece::query()->latest('id')->first()->plans()->pluck('name')->all())->toBe(['For the shelf', 'Quick and cheap', 'Hours where they are seen']);
     $this->artisan('wrenlo:demo', ['--small' => true])->assertSuccessful();
-    expect(Piece::query()->count())->toBe(4);
+    expect(Piece::query()->count())->toBe(5);
 });

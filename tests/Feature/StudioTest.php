@@ -11,6 +11,7 @@ use App\Plans\Bench;
 use Illuminate\Http\UploadedFile;
 use Tests\Support\Pictures;
 use Wrenlo\Core\Format\MeshFormats;
+use Wrenlo\Core\Photo\Srgb;
 
 /** A photo in the cabinet of the local person, read and shaped. */
 function broughtPhoto(?string $bytes = null, string $name = 'tide pool.png'): Piece
@@ -102,6 +103,24 @@ it('hands over the relief, the plan and the sheet', function () {
     $mesh = MeshFormats::read($stream, '3mf')->mesh;
     expect($mesh->triangleCount())->toBe($plan['numbers']['triangles'])->and($mesh->bounds()->max->z)->toEqualWithDelta(45.0, 1e-6);
     $this->get("/pieces/{$piece->id}/lithophane/sheet")->assertOk()->assertSee('walls until it is solid')->assertSee('never leave it lit unattended');
+});
+
+it('prints the colours behind it, mirrored, true in size and everywhere as light', function () {
+    $piece = broughtPhoto(Pictures::png(Pictures::drawn(80, 40, fn (float $x) => $x < 0.5 ? [200, 30, 20] : [20, 60, 190])));
+    decide($piece, 'photo', ['crop' => [0.25, 0, 1, 1]]);
+    decide($piece, 'shape', ['width_mm' => 60]);
+    $png = imagecreatefromstring($this->get("/pieces/{$piece->id}/lithophane/backing-png")->assertOk()->getContent());
+    expect([imagesx($png), imagesy($png)])->toBe([60, 40]);
+    // what was red at the left is at the right
+    [$left, $right] = [imagecolorat($png, 5, 20), imagecolorat($png, 55, 20)];
+    expect($right >> 16)->toBeGreaterThan($right & 255)->and($left & 255)->toBeGreaterThan($left >> 16);
+    $y = fn (int $c): float => Srgb::RED * Srgb::linear($c >> 16) + Srgb::GREEN * Srgb::linear($c >> 8 & 255) + Srgb::BLUE * Srgb::linear($c & 255);
+    expect($y($left))->toEqualWithDelta(0.45, 0.006)->and($y($right))->toEqualWithDelta(0.45, 0.006);
+    $pdf = $this->get("/pieces/{$piece->id}/lithophane/backing-pdf")->assertOk()->getContent();
+    // 60 mm × 40 mm in points, on a page of A4
+    expect($pdf)->toStartWith('%PDF-1.4')->toContain('MediaBox [0 0 595.276 841.890]')->toContain('q 170.079 0 0 113.386 ')->toContain('/Width 60 /Height 40')->and(substr_count($pdf, ' l S'))->toBe(8);
+    preg_match('/startxref\n(\d+)/', $pdf, $m);
+    expect(substr($pdf, (int) $m[1], 4))->toBe('xref');
 });
 
 it('tells what is wrong with a photo, and keeps it', function (string $bytes, string $name, string $said) {

@@ -108,13 +108,14 @@ final class DemoCommand extends Command
         MeasureFilament::read($bench->tools()[2], array_map(static fn (int $k): array => [round(0.4 + 0.4 * $k, 1), [0.62, 0.43, 0.31, 0.222, 0.158, 0.117, 0.083, 0.061][$k]], range(0, 7)));
         $plan = $bench->plan;
         $plan->update(['name' => 'Night-light, an arc']);
+        [$width, $resolution] = $small ? [40, 1.0] : [110, 0.2];
+        $this->decide($piece, 'shape', ['shape' => 'arc', 'width_mm' => $width, 'frame_mm' => 3, 'resolution_mm' => $resolution, 'taken' => true]);
         $this->decide($piece, 'photo', ['stretch' => true, 'local' => 0.25, 'taken' => true]);
         $this->decide($piece, 'light', ['min_mm' => 0.65, 'max_mm' => 2.8, 'watts' => 3, 'distance_mm' => 60, 'taken' => true]);
-        $this->decide($piece, 'shape', ['shape' => 'arc', 'width_mm' => 110, 'frame_mm' => 3, 'taken' => true]);
-        $this->decide($piece, 'upright', ['taken' => true]);
+        $this->decide($piece, 'upright', ['layer_mm' => $small ? 0.2 : 0.1, 'taken' => true]);
         Plans::copy($plan->refresh()->setRelation('piece', $piece), 'Lamp, all the way round', true);
-        $this->decide($piece, 'shape', ['shape' => 'cylinder', 'width_mm' => 200, 'frame_mm' => 0, 'resolution_mm' => 0.3]);
         $this->decide($piece, 'light', ['enclosed' => true, 'watts' => 2, 'distance_mm' => 30]);
+        $this->decide($piece, 'shape', ['shape' => 'cylinder', 'width_mm' => 2 * $width, 'frame_mm' => 0, 'resolution_mm' => 1.5 * $resolution]);
         Plans::choose($plan->refresh());
 
         return $piece;

@@ -7,6 +7,7 @@ namespace App\Http\Controllers;
 use App\Actions\ExportLithophane;
 use App\Models\Piece;
 use Illuminate\Contracts\View\View;
+use Illuminate\Support\Str;
 use Symfony\Component\HttpFoundation\Response;
 use Wrenlo\Core\Format\MeshFormats;
 
@@ -15,6 +16,12 @@ final class LithophaneController extends Controller
 {
     public function show(Piece $piece, string $format): Response|View
     {
+        if (str_starts_with($format, 'backing-')) {
+            $bench = $this->bench($piece, 'photo');
+            $ending = substr($format, 8);
+
+            return response(ExportLithophane::backing($bench, $ending), 200, ['Content-Type' => $ending === 'pdf' ? 'application/pdf' : 'image/png', 'Content-Disposition' => 'attachment; filename="'.Str::slug($piece->name).'-colours.'.$ending.'"']);
+        }
         $export = ExportLithophane::of($this->bench($piece, 'photo')) ?? abort(409, 'The relief is not shaped yet; there is nothing to take away.');
 
         return match ($format) {

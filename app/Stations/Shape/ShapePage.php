@@ -12,13 +12,13 @@ use Wrenlo\Core\Lithophane\ShapeKind;
 final readonly class ShapePage
 {
     private function __construct(
-        public ShapeKind $shape, public float $widthMm, public float $frameMm, public float $arcDeg, public ?float $openingMm, public float $resolutionMm, public ?ReliefNumbers $numbers, public ?string $failure,
+        public ShapeKind $shape, public float $widthMm, public float $frameMm, public float $arcDeg, public ?float $openingMm, public float $resolutionMm, public ?string $path, public float $holeMm, public ?ReliefNumbers $numbers, public ?string $failure,
     ) {}
 
     public static function of(Bench $bench): self
     {
         $d = ShapeStation::of($bench);
 
-        return new self($d->shape, $d->widthMm, $d->frameMm, $d->arcDeg, $d->openingMm, $d->resolutionMm, ReliefNumbers::of($bench), ReliefNumbers::failure($bench));
+        return new self($d->shape, $d->widthMm, $d->frameMm, $d->arcDeg, $d->openingMm, $d->resolutionMm, $d->path, $d->holeMm, ReliefNumbers::of($bench), ReliefNumbers::failure($bench));
     }
 }

@@ -20,6 +20,10 @@ final readonly class Design
         public float $arcDeg = 120.0,
         /** of a globe, across; null: as wide as goes, up to 30 mm */
         public ?float $openingMm = null,
+        /** SVG path that a plate is cut along */
+        public ?string $path = null,
+        /** to hang it by, across; of plates that are cut */
+        public float $holeMm = 0.0,
     ) {
         if (! ($widthMm >= 10.0 && $widthMm <= 1000.0)) {
             throw new InvalidArgumentException('A lithophane is 10 to 1000 mm wide.');
@@ -29,6 +33,12 @@ final readonly class Design
         }
         if (! ($frameMm >= 0.0 && $frameMm <= 50.0)) {
             throw new InvalidArgumentException('A frame is 0 to 50 mm wide.');
+        }
+        if (! ($holeMm >= 0.0 && $holeMm <= 20.0)) {
+            throw new InvalidArgumentException('A hole to hang it by is 0 to 20 mm across.');
+        }
+        if ($shape === ShapeKind::Outline) {
+            SvgPath::outline((string) $path);
         }
         if (! ($arcDeg >= 10.0 && $arcDeg <= 300.0)) {
             throw new InvalidArgumentException('An arc spans 10° to 300°; for all the way round take the cylinder.');

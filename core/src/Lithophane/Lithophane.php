@@ -40,6 +40,11 @@ final readonly class Lithophane
         if ($design->shape === ShapeKind::Cylinder) {
             $relief = $relief->closed(self::BLEND_SHARE * $design->widthMm);
         }
+        if ($design->shape->isCut()) {
+            $f = Region::distances($relief, $design->shape, $design->path, $design->holeMm, $design->frameMm);
+
+            return new self(Cutout::kept($relief, $f), Cutout::of($relief, $f, $design->frameMm, $design->thickness->maxMm), $design);
+        }
         $framed = $design->frameMm > 0.0 ? $relief->framed($design->frameMm, $design->thickness->maxMm) : $relief;
 
         return new self($relief, match ($design->shape) {

@@ -12,6 +12,16 @@ enum ShapeKind: string
     case Cylinder = 'cylinder';
     case Sphere = 'sphere';
     case Box = 'box';
+    case Disc = 'disc';
+    case Oval = 'oval';
+    case Heart = 'heart';
+    case Outline = 'outline';
+
+    /** Whether it is a flat plate cut along an outline. */
+    public function isCut(): bool
+    {
+        return in_array($this, [self::Disc, self::Oval, self::Heart, self::Outline], true);
+    }
 
     public function label(): string
     {
@@ -21,6 +31,10 @@ enum ShapeKind: string
             self::Cylinder => 'cylinder',
             self::Sphere => 'globe',
             self::Box => 'box of four',
+            self::Disc => 'hanging disc',
+            self::Oval => 'oval',
+            self::Heart => 'heart',
+            self::Outline => 'outline of its own',
         };
     }
 }

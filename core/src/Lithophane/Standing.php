@@ -35,11 +35,11 @@ final readonly class Standing
         $r = $widthMm / (2 * M_PI);
         // margin and radius of gyration of the foot, mm
         [$margin, $gyration] = match ($shape) {
-            ShapeKind::Flat => [$d / 2, $d / sqrt(12)],
             ShapeKind::Arc => self::arc($widthMm, $d, $arcDeg),
             ShapeKind::Cylinder => [$r + $d, ($r + $d / 2) / sqrt(2)],
             ShapeKind::Box => [$widthMm / 2 + $d, ($widthMm + $d) / sqrt(6)],
             ShapeKind::Sphere => [$openingMm / 2 + $d, ($openingMm + $d) / sqrt(8)],
+            default => [$d / 2, $d / sqrt(12)],
         };
 
         return new self($margin, rad2deg(atan($margin / ($h / 2))), 1.875104 ** 2 / (2 * M_PI) * ($gyration / 1000) / ($h / 1000) ** 2 * sqrt(self::E / self::RHO), $h, 2 * $margin);

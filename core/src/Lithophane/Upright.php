@@ -12,12 +12,12 @@ use Wrenlo\Core\Settings\PrintProfile;
 
 /**
  * How a lithophane prints standing: walls until it is solid, slowly. Hours and grams are those of its paths (PathLengths), laid through the same body with
- * points a millimetre apart: a finer relief has as much plastic, and hardly longer walls.
+ * points two millimetres apart: a finer relief has as much plastic, and hardly longer walls.
  */
 final readonly class Upright
 {
     /** Points of the body that paths are laid through, mm. */
-    private const COARSE_MM = 1.0;
+    private const COARSE_MM = 2.0;
 
     /** Speed of the walls (common practice 20 mm/s, no source). */
     private const MM_PER_S = 20.0;

@@ -44,6 +44,29 @@ final class PhotoReader
         return self::measured($image, $file, $cells);
     }
 
+    /**
+     * The picture itself in true colours, as it is seen: turned by its tag, on white, at most so many pixels wide or high.
+     *
+     * @param  resource  $stream  of a file
+     *
+     * @throws UnreadablePhoto
+     */
+    public static function picture($stream, int $mostPx): GdImage
+    {
+        $file = PhotoFile::check($stream);
+        $image = self::decoded($stream, $file);
+        $k = min(1.0, $mostPx / max($file->width, $file->height));
+        [$w, $h] = [max(1, (int) round($k * $file->width)), max(1, (int) round($k * $file->height))];
+        $out = imagecreatetruecolor($w, $h) ?: throw UnreadablePhoto::doesNotDecode($file->format);
+        imagefill($out, 0, 0, 0xFFFFFF);
+        imagecopyresampled($out, $image, 0, 0, 0, 0, $w, $h, $file->width, $file->height);
+        $degrees = [1 => 0, 2 => 0, 3 => 180, 4 => 180, 5 => 270, 6 => 270, 7 => 90, 8 => 90][$file->orientation];
+        $out = $degrees === 0 ? $out : (imagerotate($out, $degrees, 0xFFFFFF) ?: throw UnreadablePhoto::doesNotDecode($file->format));
+        in_array($file->orientation, [2, 4, 5, 7], true) && imageflip($out, IMG_FLIP_HORIZONTAL);
+
+        return $out;
+    }
+
     /** @param  resource  $stream */
     private static function decoded($stream, PhotoFile $file): GdImage
     {

@@ -5,13 +5,22 @@ import { Field } from './LightEvidence';
 import type { StudioBench } from './useStudio';
 
 /** Seen from above: the wall, the lamp inside it, the viewer below. */
-const PLANS: { key: ShapeKind; name: string; d: string; lamp: [number, number] }[] = [
+const PLANS: { key: ShapeKind; name: string; d: string; lamp: [number, number] | null }[] = [
     { key: 'flat', name: 'Flat plate', d: 'M6 26H42', lamp: [24, 14] },
     { key: 'arc', name: 'Standing arc', d: 'M8 18A19 19 0 0 0 40 18', lamp: [24, 12] },
     { key: 'cylinder', name: 'Cylinder', d: 'M24 6A14 14 0 1 0 24.01 6', lamp: [24, 20] },
     { key: 'sphere', name: 'Globe', d: 'M24 6A14 14 0 1 0 24.01 6M10 20H38', lamp: [24, 20] },
     { key: 'box', name: 'Box of four', d: 'M11 7H37V33H11Z', lamp: [24, 20] },
+    { key: 'disc', name: 'Hanging disc', d: 'M24 8A12 12 0 1 0 24.01 8M22.6 11H25.4', lamp: null },
+    { key: 'oval', name: 'Oval', d: 'M24 8C40 8 40 32 24 32S8 32 8 20 8 8 24 8', lamp: null },
+    { key: 'heart', name: 'Heart', d: 'M24 33C8 22 11 8 24 14 37 8 40 22 24 33Z', lamp: null },
+    { key: 'outline', name: 'My outline', d: 'M12 30L16 12 26 20 34 9 37 30Z', lamp: null },
 ];
+
+/** A leaf, until one draws something of one’s own. */
+const FIRST_PATH = 'M50 0C80 20 95 50 50 100C5 50 20 20 50 0Z';
+
+const isCut = (shape: ShapeKind): boolean => ['disc', 'oval', 'heart', 'outline'].includes(shape);
 
 /** The Shape station: what does the photo become? */
 export function ShapeEvidence({ bench }: { bench: StudioBench }) {
@@ -53,19 +62,21 @@ export function ShapeEvidence({ bench }: { bench: StudioBench }) {
                             <span className="block text-center text-[12px]">
                                 <svg viewBox="0 0 48 40" className="mx-auto h-10" aria-hidden="true">
                                     <path d={p.d} fill="none" stroke="currentColor" strokeWidth={3} />
-                                    <circle cx={p.lamp[0]} cy={p.lamp[1]} r={2.5} fill="var(--color-primary)" />
+                                    {p.lamp && <circle cx={p.lamp[0]} cy={p.lamp[1]} r={2.5} fill="var(--color-primary)" />}
                                 </svg>
                                 {p.name}
                             </span>
                         ),
                     }))}
                     value={shape.shape}
-                    onPick={(key) => decide({ shape: key })}
+                    onPick={(key) => decide(key === 'outline' && !shape.path ? { shape: key, path: FIRST_PATH } : { shape: key })}
                     optionClass={(isOn) =>
                         `rounded-md border px-1 py-1 ${isOn ? 'border-primary bg-base-200' : 'border-base-300 hover:border-primary'}`
                     }
                 />
-                <p className="text-[12px] text-soft">Seen from above: the dot is the lamp, you stand below.</p>
+                <p className="text-[12px] text-soft">
+                    Seen from above, you stand below, the dot is the lamp; plates that are cut are seen from the front.
+                </p>
                 <div className="grid grid-cols-3 gap-2 text-[11px] text-soft">
                     <Field
                         label={shape.shape === 'box' ? 'each side, mm' : 'width, mm'}
@@ -76,6 +87,7 @@ export function ShapeEvidence({ bench }: { bench: StudioBench }) {
                     {shape.shape !== 'sphere' && shape.shape !== 'cylinder' && (
                         <Field label="frame, mm" value={shape.frameMm} onValue={(v) => decide({ frame_mm: v })} />
                     )}
+                    {isCut(shape.shape) && <Field label="hole, mm" value={shape.holeMm} onValue={(v) => decide({ hole_mm: v })} />}
                     {shape.shape === 'arc' && (
                         <Field label="opening angle, °" value={shape.arcDeg} onValue={(v) => decide({ arc_deg: v })} />
                     )}
@@ -83,6 +95,18 @@ export function ShapeEvidence({ bench }: { bench: StudioBench }) {
                         <Field label="opening, mm" value={shape.openingMm ?? 30} onValue={(v) => decide({ opening_mm: v })} />
                     )}
                 </div>
+                {shape.shape === 'outline' && (
+                    <label className="block text-[12px] text-soft">
+                        Outline, the d of an SVG path (M, L, H, V, C, Q, Z)
+                        <textarea
+                            key={shape.path}
+                            className="textarea textarea-xs mt-1 w-full font-mono"
+                            rows={3}
+                            defaultValue={shape.path ?? ''}
+                            onBlur={(e) => e.target.value !== shape.path && decide({ path: e.target.value })}
+                        />
+                    </label>
+                )}
                 {shape.shape === 'arc' && n !== null && (
                     <p className="text-[12px] text-soft">
                         From {number(n.leastArcDeg)}° on it stands at a lean of 8°.{' '}

@@ -60,6 +60,22 @@ export function StudioSheet({ bench }: { bench: StudioBench }) {
                             </a>
                         </span>
                     </li>
+                    <li className="rounded-md border border-base-300 px-3 py-2">
+                        <span className="block font-semibold">Colours behind it</span>
+                        <span className="block text-[12px] text-soft">
+                            Mirrored, true in size, everywhere as light: print at 100 % on paper and lay it behind, away from the bulb. If
+                            you transfer it with a solvent: air the room, no flame, gloves, as its own sheet says; or leave it and colour
+                            the lamp.
+                        </span>
+                        <span className="mt-1.5 flex gap-1.5">
+                            <a className="btn btn-xs" href={`${base}/backing-pdf`} download>
+                                PDF
+                            </a>
+                            <a className="btn btn-xs" href={`${base}/backing-png`} download>
+                                PNG
+                            </a>
+                        </span>
+                    </li>
                     <li>
                         <a
                             className="block rounded-md border border-base-300 px-3 py-2 hover:border-primary"

@@ -88,7 +88,18 @@ const numbers: ReliefNumbers = {
     leastArcDeg: 100,
     radiusMm: null,
 };
-const shape: ShapePage = { shape: 'arc', widthMm: 100, frameMm: 0, arcDeg: 80, openingMm: null, resolutionMm: 0.2, numbers, failure: null };
+const shape: ShapePage = {
+    shape: 'arc',
+    widthMm: 100,
+    frameMm: 0,
+    arcDeg: 80,
+    openingMm: null,
+    resolutionMm: 0.2,
+    path: null,
+    holeMm: 0,
+    numbers,
+    failure: null,
+};
 
 function benchWith(over: Partial<StudioBench> = {}): StudioBench {
     const empty = { id: 1, name: 'Bench printer' };

@@ -18,7 +18,7 @@ export const REGION_KIND = ['island', 'point', 'overhang', 'bridge'] as const;
 export type RegionKind = (typeof REGION_KIND)[number];
 export const SEAM_STYLE = ['path', 'back', 'corner', 'scatter'] as const;
 export type SeamStyle = (typeof SEAM_STYLE)[number];
-export const SHAPE_KIND = ['flat', 'arc', 'cylinder', 'sphere', 'box'] as const;
+export const SHAPE_KIND = ['flat', 'arc', 'cylinder', 'sphere', 'box', 'disc', 'oval', 'heart', 'outline'] as const;
 export type ShapeKind = (typeof SHAPE_KIND)[number];
 export const TREATMENT = ['tree', 'columns', 'relief'] as const;
 export type Treatment = (typeof TREATMENT)[number];
@@ -710,6 +710,8 @@ export type ShapePage = {
     arcDeg: number;
     openingMm: number | null;
     resolutionMm: number;
+    path: string | null;
+    holeMm: number;
     numbers: ReliefNumbers | null;
     failure: string | null;
 };

@@ -61,7 +61,7 @@ export function DropAnywhere({ endings, maxBytes, maxTriangles }: Props) {
                     onClick={() => picker.current?.click()}
                     disabled={state.kind === 'sending'}
                 >
-                    Bring a mesh
+                    Bring a mesh or a photo
                 </button>
                 <input
                     ref={picker}

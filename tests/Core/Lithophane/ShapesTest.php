@@ -14,6 +14,7 @@ use Wrenlo\Core\Lithophane\RuledShape;
 use Wrenlo\Core\Lithophane\Shape;
 use Wrenlo\Core\Lithophane\ShapeKind;
 use Wrenlo\Core\Lithophane\Sheet;
+use Wrenlo\Core\Lithophane\SvgPath;
 use Wrenlo\Core\Lithophane\ToneToThickness;
 use Wrenlo\Core\Lithophane\Translucency;
 use Wrenlo\Core\Mesh\MassProperties;
@@ -90,7 +91,7 @@ it('notices a body that is open', function () {
 });
 
 it('writes what it measures: 84 bytes and 50 a facet, the same points to the last bit', function (ShapeKind $kind) {
-    $made = Lithophane::of(Pictures::read(Pictures::png(Pictures::pool(80, 60))), new Design($kind, 40, lightOf(), resolutionMm: 1.0));
+    $made = Lithophane::of(Pictures::read(Pictures::png(Pictures::pool(80, 60))), new Design($kind, 40, lightOf(), resolutionMm: 1.0, path: 'M0 0L10 1L9 9L4 6Z'));
     $stream = fopen('php://temp', 'w+b');
     $bytes = $made->body()->writeStl($stream);
     rewind($stream);
@@ -159,11 +160,49 @@ it('gives the photograph back, lit', function (string $name, ShapeKind $kind) {
         $sum += (($lit - $meant) * $span) ** 2;
     }
     expect(sqrt($sum / count($cells)))->toBeLessThan(1.0);
-})->with(['astronaut', 'camera', 'chelsea'])->with(ShapeKind::cases());
+})->with(['astronaut', 'camera', 'chelsea'])->with([ShapeKind::Flat, ShapeKind::Arc, ShapeKind::Cylinder, ShapeKind::Sphere, ShapeKind::Box]);
 
 it('keeps the mean light of the checks', function (string $name, float $mean) {
     expect(Pictures::open($name)->meanY)->toEqualWithDelta($mean, 1e-5);
 })->with([['astronaut', .269793], ['camera', .313289], ['chelsea', .202332]]);
+
+/** What a plate of even thickness is cut to. */
+function cutOf(ShapeKind $kind, float $hole = 0.0, ?string $path = null, float $frame = 0.0, int $w = 50, int $h = 40): Lithophane
+{
+    return Lithophane::of(Pictures::photo($w, $h, fn () => 255), new Design($kind, $w, new ToneToThickness(2.0, 3.0, Translucency::exponential(0.85, 0.86)), resolutionMm: 0.4, frameMm: $frame, path: $path, holeMm: $hole));
+}
+
+// volumes by hand: area inside the outline, 2 mm thick; edges keep within a twelfth of a cell of where they belong
+it('cuts a plate along an outline, closed and as large as it is drawn', function (ShapeKind $kind, float $mm2, ?string $path, float $hole, int $through) {
+    $made = cutOf($kind, $hole, $path);
+    $mesh = $made->body()->mesh();
+    $topology = Topology::of($mesh, Surface::ofFacets($mesh));
+    expect($topology->isWatertight())->toBeTrue()->and($topology->degenerateFacets)->toBe(0)->and($topology->shells)->toBe(1)->and($topology->euler)->toBe(2 - 2 * $through)->and($made->body()->isWatertight())->toBeTrue()
+        ->and($made->body()->volumeMm3())->toEqualWithDelta(2.0 * $mm2, 0.006 * 2.0 * $mm2)->and($mesh->bounds()->min->z)->toEqualWithDelta(0.0, 1e-6)->and($mesh->bounds()->max->y)->toBe(0.0)
+        ->and($made->relief->thinnestMm())->toBe(2.0)->and($made->relief->thickestMm())->toBe(2.0)->and($made->body()->triangles())->toBe($mesh->triangleCount());
+})->with([
+    'disc' => [ShapeKind::Disc, M_PI * 400, null, 0.0, 0], 'disc with a hole' => [ShapeKind::Disc, M_PI * (400 - 4), null, 4.0, 1], 'oval' => [ShapeKind::Oval, M_PI * 25 * 20, null, 0.0, 0],
+    // 180π of the curve's own units, 32 wide and 28.94 high: fitted to 40 mm high
+    'heart' => [ShapeKind::Heart, 180 * M_PI * (40 / 28.94) ** 2, null, 0.0, 0],
+    'a triangle' => [ShapeKind::Outline, 50 * 40 / 2, 'M0,0 l50,0 -25,40 z', 0.0, 0], 'a square of relative and absolute lines' => [ShapeKind::Outline, 1600.0, 'M 1 1 H 9 v 8 L 1 9 Z', 0.0, 0],
+]);
+
+it('raises a rim along the edge and round the hole', function () {
+    $made = cutOf(ShapeKind::Disc, 4.0, frame: 2.0);
+    $mesh = $made->body()->mesh();
+    expect(min($mesh->y))->toEqualWithDelta(-3.0, 1e-9)->and($made->relief->thickestMm())->toBe(2.0)->and(Topology::of($mesh, Surface::ofFacets($mesh))->euler)->toBe(0);
+});
+
+it('reads the outline a path draws, and says what it does not read', function () {
+    expect(SvgPath::outline('M0 0L4 0L4 3Z'))->toBe([[0.0, 0.0], [4.0, 0.0], [4.0, -3.0]])->and(SvgPath::outline('m1 1 2 0 0 2z'))->toBe([[1.0, -1.0], [3.0, -1.0], [3.0, -3.0]]);
+    $curve = SvgPath::outline('M0 0Q5 -10 10 0Z');
+    expect($curve)->toHaveCount(17)->and($curve[8][0])->toEqualWithDelta(5.0, 1e-12)->and($curve[8][1])->toEqualWithDelta(5.0, 1e-12);
+    $cubic = SvgPath::outline('M0 0c0 -4 10 -4 10 0z');
+    expect($cubic[8])->toEqualWithDelta([5.0, 3.0], 1e-12);
+    foreach (['A path begins' => '10 20', 'not A' => 'M0 0A5 5 0 1 0 10 0Z', 'takes 2 numbers' => 'M0 0L5', 'encloses nothing' => 'M0 0L5 5Z', 'no outline' => '…'] as $said => $path) {
+        expect(fn () => SvgPath::outline($path))->toThrow(InvalidArgumentException::class, $said);
+    }
+});
 
 it('frames a picture with full thickness, rising at 45°', function () {
     $framed = evenRelief(0.8, 21, 11, 20, 10)->framed(3.0, 2.4);

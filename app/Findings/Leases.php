@@ -16,6 +16,9 @@ final class Leases
 {
     public const SECONDS = 10;
 
+    /** Nothing runs, and something has waited so long: its job is lost. */
+    private const IDLE_SECONDS = 8;
+
     /** Tries after which something that keeps dying without a word is given up. */
     public const MOST_ATTEMPTS = 5;
 
@@ -58,8 +61,8 @@ final class Leases
      */
     public static function recover(): int
     {
-        $lost = Finding::query()->where('state', FindingState::Running->value)->get(['id', 'kind', 'leased_by', 'lease_until', 'attempts', 'cancel_requested'])
-            ->filter(static fn (Finding $f): bool => $f->lease_until < time() || self::isGone((string) $f->leased_by));
+        $running = Finding::query()->where('state', FindingState::Running->value)->get(['id', 'kind', 'leased_by', 'lease_until', 'attempts', 'cancel_requested']);
+        $lost = $running->filter(static fn (Finding $f): bool => $f->lease_until < time() || self::isGone((string) $f->leased_by));
         foreach ($lost as $finding) {
             $changes = match (true) {
                 $finding->cancel_requested => ['state' => FindingState::Cancelled->value, 'words' => Findings::STOPPED],
@@ -70,8 +73,12 @@ final class Leases
                 Findings::ended($finding->id);
             }
         }
-        // what was lost together with its job, or with the worker that should have woken it
-        $idle = Finding::query()->where('state', FindingState::Waiting->value)->where('queued_at', '<', time() - ($lost->isEmpty() ? 60 : 0))
+        // what was lost together with its job, or with the worker that should have woken it: at once beside others, soon where nothing runs and yet
+        // something waits (a worker was killed between being given a job and taking the finding), else after a minute; to look once too often does no harm
+        $patienceS = match (true) {
+            $lost->isNotEmpty() => 0, $running->isEmpty() => self::IDLE_SECONDS, default => 60,
+        };
+        $idle = Finding::query()->where('state', FindingState::Waiting->value)->where('queued_at', '<', time() - $patienceS)
             ->whereNotExists(static fn ($q) => $q->from('finding_waits')->whereColumn('finding_waits.finding_id', 'findings.id'))->get(['id', 'kind']);
         $idle = $idle->merge(Finding::query()->whereKey($lost->where('attempts', '<', self::MOST_ATTEMPTS)->pluck('id'))->where('state', FindingState::Waiting->value)->get(['id', 'kind']))->unique('id');
         foreach ($idle as $finding) {

@@ -88,7 +88,7 @@ for ($i = 0; $i < 160 * 120; $i++) {
 }
 $photo = new Photo(widthPx: 160, heightPx: 120, light: new Luminance(160, 120, $y), meanY: 0.5, lightness: [5.0, 50.0, 95.0], clippedLow: 0.0, clippedHigh: 0.0);
 $tones = new ToneToThickness(0.6, 2.4, Translucency::exponential(0.85, 0.86));
-$made = array_map(static fn (ShapeKind $s): Lithophane => Lithophane::of($photo, new Design($s, 60, $tones, new Tone(local: 0.3, stretch: true), 0.4)), ShapeKind::cases());
+$made = array_map(static fn (ShapeKind $s): Lithophane => Lithophane::of($photo, new Design($s, 60, $tones, new Tone(local: 0.3, stretch: true), 0.4, path: 'M0 0L10 1L9 9L4 6Z', holeMm: 3.0)), ShapeKind::cases());
 $checksums['reliefs'] = $sum(array_map(static fn (Lithophane $l): array => [$l->relief->mm, $l->body()->volumeMm3(), $l->relief->steepestDeg()], $made));
 $checksums['fitness'] = $sum(Fitness::of($photo, 100, 0.1, 0.45)->marks);
 $status = opcache_get_status(false);

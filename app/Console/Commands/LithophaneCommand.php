@@ -33,9 +33,9 @@ final class LithophaneCommand extends ComputeCommand
             throw new InvalidArgumentException('--line is between 0.1 and 2 mm, --layer between 0.02 and 1 mm.');
         }
         $design = new Design(
-            $kind, $this->number('width-mm'), new ToneToThickness($this->number('min'), $this->number('max'), Translucency::exponential($this->number('mu'), $this->number('t0'))),
-            new Tone(negative: (bool) $this->option('negative')), $this->number('resolution-mm'), $this->number('frame-mm'), $this->number('arc-deg'),
-            $this->text('opening-mm') === '' ? null : $this->number('opening-mm'), $this->text('path') === '' ? null : $this->text('path'), $this->number('hole-mm'),
+            shape: $kind, widthMm: $this->number('width-mm'), thickness: new ToneToThickness($this->number('min'), $this->number('max'), Translucency::exponential($this->number('mu'), $this->number('t0'))),
+            tone: new Tone(negative: (bool) $this->option('negative')), resolutionMm: $this->number('resolution-mm'), frameMm: $this->number('frame-mm'), arcDeg: $this->number('arc-deg'),
+            openingMm: $this->text('opening-mm') === '' ? null : $this->number('opening-mm'), path: $this->text('path') === '' ? null : $this->text('path'), holeMm: $this->number('hole-mm'),
         );
         $photo = ReadPhoto::fromPath((string) $this->argument('image'));
         $made = Lithophane::of($photo, $design);

@@ -19,6 +19,8 @@ final readonly class ShapePage
     {
         $d = ShapeStation::of($bench);
 
-        return new self($d->shape, $d->widthMm, $d->frameMm, $d->arcDeg, $d->openingMm, $d->resolutionMm, $d->path, $d->holeMm, ReliefNumbers::of($bench), ReliefNumbers::failure($bench));
+        return new self(
+            shape: $d->shape, widthMm: $d->widthMm, frameMm: $d->frameMm, arcDeg: $d->arcDeg, openingMm: $d->openingMm, resolutionMm: $d->resolutionMm, path: $d->path, holeMm: $d->holeMm, numbers: ReliefNumbers::of($bench), failure: ReliefNumbers::failure($bench),
+        );
     }
 }

@@ -109,3 +109,15 @@ it('reads the helix of the 3MF library’s own examples', function () {
         ->and($report->hullVolumeMm3)->toEqualWithDelta(283765.93, 1e-6 * 283765.93)
         ->and($report->centreOfMassMm->x)->toEqualWithDelta(58.5007705, 1e-5);
 });
+
+it('lets the unpacked parts go once it is done with a file, read or refused, without waiting for a clean-up', function () {
+    gc_disable();
+    $open = static fn (): int => count((array) scandir('/proc/self/fd'));
+    $before = $open();
+    for ($n = 0; $n < 10; $n++) {
+        expect(MeshFiles::verdict(threeMf(tetraObject(1)), '3mf')[0])->toBe('read')->and(MeshFiles::verdict(threeMf(tetraObject(1), '<item objectid="7"/>'), '3mf')[0])->not->toBe('read');
+    }
+    $after = $open();
+    gc_enable();
+    expect($after)->toBe($before);
+});

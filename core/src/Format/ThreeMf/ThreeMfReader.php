@@ -24,6 +24,15 @@ final class ThreeMfReader implements MeshReader
     public static function read($stream, int $maxTriangles): Reading
     {
         $package = Package::open($stream);
+        try {
+            return self::built($package, $maxTriangles);
+        } finally {
+            $package->close();
+        }
+    }
+
+    private static function built(Package $package, int $maxTriangles): Reading
+    {
         self::checkContentTypes($package);
         $model = ModelPart::read($package, self::modelPath($package), $maxTriangles);
         $items = $model->items ?? throw UnreadableMesh::breaksTheRules('no_build', 'The model has no build: nothing says what of it to make.');

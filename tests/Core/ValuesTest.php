@@ -152,3 +152,47 @@ it('does what a recipe says, and nothing where it says nothing', function () {
     })());
     expect((new MeshRecipe(2.0, null, ['weld']))->apply($loose)->vertexCount())->toBe(8)->and((new MeshRecipe(2.0, null, []))->apply($loose)->vertexCount())->toBe(36);
 });
+
+it('takes the numbers of planned supports over, with their plastic told before the share of it', function () {
+    $planned = Wrenlo\Core\Orientation\ContactNumbers::planned(['volume_mm3' => 30.0, 'contact_area_mm2' => 5.0, 'landing_area_mm2' => 2.0, 'seen_scar_mm2' => 3.0, 'uncovered_islands' => 4, 'trapped_contacts' => 6], 1.5, 0.15);
+    expect($planned->supportMm3)->toEqualWithDelta(200.0, 1e-9)->and([$planned->scarAreaMm2, $planned->landingAreaMm2, $planned->seenScarMm2, $planned->markedContactMm2, $planned->islands, $planned->trappedContacts])->toBe([5.0, 2.0, 3.0, 1.5, 4, 6]);
+});
+
+it('takes skins as thick as the layers that are told, at half the bore', function () {
+    $profile = new Wrenlo\Core\Settings\PrintProfile(nozzleMm: 0.6, lineMm: 0.66, skinLayers: 5);
+    expect($profile->withEvenSkins()->skinMm)->toEqualWithDelta(1.5, 1e-12)->and($profile->skinMm)->toBeNull();
+});
+
+it('calls two numbers of a criterion different only where a person would', function () {
+    $kept = [];
+    foreach (Wrenlo\Core\Orientation\Criteria::all() as $key => $criterion) {
+        $pairs = [];
+        foreach ([0.0, 0.01, 0.1, 0.5, 1.0, 2.0, 4.9, 20.0, 80.0, 400.0] as $a) {
+            foreach ([0.0, 0.012, 0.11, 0.56, 1.04, 2.4, 5.1, 21.5, 95.0, 401.0] as $b) {
+                $pairs[] = [$criterion->tellsApart($a, $b), $criterion->plain($b), $criterion->stored($b)];
+            }
+        }
+        $kept[$key] = hash('sha256', json_encode($pairs));
+    }
+    Tests\Support\Recorded::same('criteria', $kept);
+});
+
+it('writes the sheet behind a relief true to size, with marks at its corners', function () {
+    $stream = fopen('php://memory', 'w+b');
+    Wrenlo\Core\Format\Pdf\PictureSheet::write($stream, 'not looked at', 30, 20, 90.0, 60.0, 'Cut along the marks.');
+    rewind($stream);
+    $pdf = (string) stream_get_contents($stream);
+    $mm = static fn (string $points): float => (float) $points * 25.4 / 72;
+    preg_match('~q (\S+) 0 0 (\S+) (\S+) (\S+) cm~', $pdf, $at);
+    [$w, $h, $x, $y] = array_map($mm, array_slice($at, 1));
+    expect([$w, $h, $x, $y])->toEqualWithDelta([90.0, 60.0, (210 - 90) / 2, (297 - 60) / 2], 1e-3);
+    preg_match_all('~(\S+) (\S+) m (\S+) (\S+) l S~', $pdf, $marks, PREG_SET_ORDER);
+    expect($marks)->toHaveCount(8);
+    foreach ($marks as $mark) { // each leads away from its corner, outside the picture
+        [$fromX, $fromY, $toX, $toY] = array_map($mm, array_slice($mark, 1));
+        $isAlong = abs($fromY - $toY) < 1e-6;
+        $corner = $isAlong ? ($fromX < 105 ? $x : $x + $w) : ($fromY < 148.5 ? $y : $y + $h);
+        [$from, $to] = $isAlong ? [$fromX, $toX] : [$fromY, $toY];
+        expect(abs($from - $corner))->toBeBetween(0.5, 10.0)->and(abs($to - $corner))->toBeGreaterThan(abs($from - $corner) + 1.0)->and(abs($isAlong ? $fromY - ($fromY < 148.5 ? $y : $y + $h) : $fromX - ($fromX < 105 ? $x : $x + $w)))->toBeLessThan(1e-3);
+    }
+});

@@ -202,33 +202,44 @@ final readonly class LayerCosts
         );
     }
 
-    /** @return list<float> `layerS` from each border, of this many steps: all at once, as a search needs them */
-    public function secondsOf(int $steps): array
+    /**
+     * `layerS` and `seenStepMm` of every layer, as `LayerWays` reads them: border by border from the top down, height by height; INF seconds where a
+     * layer would stick out of the top.
+     *
+     * @param  list<int>  $steps  ascending
+     * @return array{list<float>, list<float>}
+     */
+    public function table(array $steps): array
     {
-        ['thinSecondsBelow' => $thin, 'thickSecondsBelow' => $thick, 'changeS' => $change] = get_object_vars($this);
+        ['thinSecondsBelow' => $thin, 'thickSecondsBelow' => $thick, 'changeS' => $change, 'seenBelow' => $below] = get_object_vars($this);
         $cells = $this->cells();
-        $w = $this->thickMm > $this->thinMm ? ($steps * $this->stepMm - $this->thinMm) / ($this->thickMm - $this->thinMm) : 0.0;
-        $found = [];
-        for ($from = 0; $from < $cells; $from++) {
-            $to = $from + $steps < $cells ? $from + $steps : $cells;
-            $found[] = ((1 - $w) * ($thin[$to] - $thin[$from]) + $w * ($thick[$to] - $thick[$from])) / ($to - $from) + $change;
+        $over = (max($steps) + 1) * count($steps);
+        $seconds = array_fill(0, $over, INF);
+        $seen = array_fill(0, $over, 0.0);
+        $thinShare = $thickShare = $showing = [];
+        foreach ($steps as $k) {
+            $w = $this->thickMm > $this->thinMm ? ($k * $this->stepMm - $this->thinMm) / ($this->thickMm - $this->thinMm) : 0.0;
+            $thinShare[] = (1 - $w) / $k;
+            $thickShare[] = $w / $k;
+            $showing[] = $this->seenMm2 > 0.0 ? $k * $this->stepMm / $this->seenMm2 : 0.0;
+        }
+        for ($z = $cells - 1; $z >= 0; $z--) {
+            $a = $thin[$z];
+            $b = $thick[$z];
+            $c = $below[$z];
+            foreach ($steps as $i => $k) {
+                $to = $z + $k;
+                if ($to > $cells) {
+                    $seconds[] = INF;
+                    $seen[] = 0.0;
+                } else {
+                    $seconds[] = $thinShare[$i] * ($thin[$to] - $a) + $thickShare[$i] * ($thick[$to] - $b) + $change;
+                    $seen[] = $showing[$i] * ($below[$to] - $c);
+                }
+            }
         }
 
-        return $found;
-    }
-
-    /** @return list<float> `seenStepMm` from each border, of this many steps */
-    public function seenStepsOf(int $steps): array
-    {
-        $below = $this->seenBelow;
-        $cells = $this->cells();
-        $each = $this->seenMm2 > 0.0 ? $steps * $this->stepMm / $this->seenMm2 : 0.0;
-        $found = [];
-        for ($from = 0; $from < $cells; $from++) {
-            $found[] = $each * ($below[$from + $steps < $cells ? $from + $steps : $cells] - $below[$from]);
-        }
-
-        return $found;
+        return [$seconds, $seen];
     }
 
     /** What that layer adds to the mean seen step, mm. */
@@ -237,16 +248,5 @@ final readonly class LayerCosts
         $cells = $this->cells();
 
         return $this->seenMm2 > 0.0 ? $steps * $this->stepMm * ($this->seenBelow[min($from + $steps, $cells)] - $this->seenBelow[min($from, $cells)]) / $this->seenMm2 : 0.0;
-    }
-
-    /** Whether that layer keeps to a greatest step: t·|n_z| over all it covers. */
-    public function greatestStepMm(int $from, int $steps): float
-    {
-        $n = 0.0;
-        for ($c = $from, $end = min($from + $steps, $this->cells()); $c < $end; $c++) {
-            $n = $this->steepest[$c] > $n ? $this->steepest[$c] : $n;
-        }
-
-        return $steps * $this->stepMm * $n;
     }
 }

@@ -7,20 +7,15 @@ namespace Wrenlo\Core\Layer;
 use InvalidArgumentException;
 
 /**
- * Chooses the heights of layers. A plan is a way through the borders of Z steps; how high the last layer was says how high the next may be. Over
- * (border, last height) the best way is found from the top down (dynamic programming, as Alexa, Hildebrand and Lefebvre, ACM TOG 36(1), 2017, do
- * for a step alone).
+ * Chooses the heights of layers. A plan is a way through the borders of Z steps, and the cheapest at given prices is found by `LayerWays`.
  *
  * With hours to keep, seconds are priced at λ: every λ gives a plan and a bound below which no plan within the hours comes. Where the two do not
- * meet (small pieces: up to 18 % apart), ways are extended one by one and given up once their bound is no better than the best plan known.
+ * meet (small pieces: up to 18 % apart), `BranchAndBound` looks between them.
  */
 final readonly class LayerPlanner
 {
     /** A plan this close to the bound is the best, as a share. */
     private const CLOSE = 2e-4;
-
-    /** Ways that are followed when bound and plan do not meet: all of a small piece, of a large one some at each border and height. */
-    private const MOST_WAYS = 100_000;
 
     /** A grid with more borders times heights than this is looked at coarser first, by so many steps at a time. */
     private const FINE = 150_000;
@@ -30,38 +25,12 @@ final readonly class LayerPlanner
     /** Hours may be over by this: the last digit they are written with. */
     private const SLACK_S = 4e-6;
 
-    /** @var list<int> the borders where a piece may end */
-    private array $ends;
-
-    /** @var list<int> from which place in the steps … */
-    private array $from;
-
-    /** @var list<int> … to which may follow each */
-    private array $to;
-
-    /** @var array<int, list<float>> steps → seconds of a layer from each border; INF where it may not lie there */
-    private array $seconds;
-
-    /** @var array<int, list<float>> the same, share in the seen step */
-    private array $seen;
-
-    /**
-     * @param  list<array{from_mm: float, to_mm: float, least_mm: float, most_mm: float}>  $ranges  what a hand says: layers whose middle lies there keep to these heights
-     * @param  ?float  $greatestMm  no step t·|n_z| above this, except by layers of the least height
-     */
-    private function __construct(public LayerCosts $costs, public LayerLimits $limits, array $ranges = [], ?float $greatestMm = null)
-    {
-        $cells = $costs->cells();
-        $full = (int) floor($costs->heightMm / $costs->stepMm + 1e-6);
-        $this->ends = $full > 0 && $full < $cells ? [$full, $cells] : [$cells];
-        [$this->from, $this->to] = $limits->windows();
-        [$this->seconds, $this->seen] = self::tables($costs, $limits, $ranges, $greatestMm);
-    }
+    private function __construct(public LayerCosts $costs, public LayerLimits $limits, private LayerWays $ways) {}
 
     /** @param  list<array{from_mm: float, to_mm: float, least_mm: float, most_mm: float}>  $ranges */
     public static function of(LayerCosts $costs, LayerLimits $limits, array $ranges = []): self
     {
-        return new self($costs, $limits, $ranges);
+        return new self($costs, $limits, new LayerWays($costs, $limits, $ranges));
     }
 
     /** All layers of one height; what is left over goes into the last. */
@@ -82,13 +51,13 @@ final readonly class LayerPlanner
             $steps[$last] += $rest;
         }
 
-        return LayerPlan::of($steps, $this->costs);
+        return $this->plan($steps);
     }
 
     /** Fewest hours with no step above this anywhere, flat faces and what the least layer cannot help apart. */
     public function stepBounded(float $greatestMm): LayerPlan
     {
-        return $greatestMm > 0.0 ? (new self($this->costs, $this->limits, [], $greatestMm))->quickest() : throw new InvalidArgumentException('The greatest step is above 0 mm.');
+        return $greatestMm > 0.0 ? (new self($this->costs, $this->limits, new LayerWays($this->costs, $this->limits, [], $greatestMm)))->quickest() : throw new InvalidArgumentException('The greatest step is above 0 mm.');
     }
 
     public function quickest(): LayerPlan
@@ -118,9 +87,13 @@ final readonly class LayerPlanner
             return $best;
         }
         $best = $this->mixed($best, $slow, $budget);
-        $best = ! $isDraft && $best->seenStepMm - $bound > self::CLOSE * $best->seenStepMm ? $this->closer($best, $budget, $price) : $best;
+        if ($isDraft || self::isClose($best, $bound)) {
+            return $this->plan($best->steps, max(0.0, 1 - $bound / max($best->seenStepMm, 1e-12)));
+        }
+        [$better, $isWhole] = (new BranchAndBound($this->ways))->better($best->seenStepMm, $budget, $price, self::CLOSE / 2);
+        $best = $better === null ? $best : $this->plan($better);
 
-        return LayerPlan::of($best->steps, $this->costs, $best->gapShare > 0.0 ? $best->gapShare : max(0.0, 1 - $bound / max($best->seenStepMm, 1e-12)));
+        return $this->plan($best->steps, $isWhole ? self::CLOSE : max(0.0, 1 - $bound / max($best->seenStepMm, 1e-12)));
     }
 
     /**
@@ -157,7 +130,10 @@ final readonly class LayerPlanner
         if ($slow->hours * 3600 <= $budget) {
             return [$slow, null, $slow->seenStepMm, 0.0];
         }
-        for ($try = 0; $try < $most && $best->seenStepMm - $bound > self::CLOSE * $best->seenStepMm; $try++) {
+        for ($try = 0; $try < $most && ! self::isClose($best, $bound); $try++) {
+            if ($near !== null && self::isClose($mixed = $this->mixed($best, $slow, $budget), $bound)) {
+                return [$mixed, $slow, $bound, $price];
+            }
             $lambda = ($best->seenStepMm - $slow->seenStepMm) / max(1e-9, ($slow->hours - $best->hours) * 3600);
             [$plan, $least] = $this->priced(1.0, $lambda);
             if ($least - $lambda * $budget > $bound) {
@@ -176,11 +152,11 @@ final readonly class LayerPlanner
     private function coarsePrice(float $hours): ?float
     {
         $limits = $this->limits->coarser(self::COARSER);
-        if ($limits === null || count($this->limits->steps) * $this->costs->cells() < self::FINE) {
+        if ($limits === null || $this->ways->size() < self::FINE) {
             return null;
         }
         try {
-            [, $slow, , $price] = (new self($this->costs->coarser(self::COARSER), $limits))->narrowed($hours, null);
+            [, $slow, , $price] = self::of($this->costs->coarser(self::COARSER), $limits)->narrowed($hours, null);
         } catch (InvalidArgumentException) {
             return null;
         }
@@ -246,9 +222,9 @@ final readonly class LayerPlanner
         }
         $steps = [];
         foreach ($stretches as $i => [$own, $other]) {
-            $steps = [...$steps, ...(isset($taken[$i]) ? $other : $own)];
+            array_push($steps, ...(isset($taken[$i]) ? $other : $own));
         }
-        $plan = LayerPlan::of($steps, $this->costs);
+        $plan = $this->plan($steps);
 
         return $plan->hours * 3600 <= $budget && $plan->seenStepMm < $quick->seenStepMm ? $plan : $quick;
     }
@@ -317,238 +293,26 @@ final readonly class LayerPlanner
     }
 
     /**
-     * Cheapest way where the seen step counts by one price and seconds by another.
+     * Cheapest plan where the seen step counts by one price and seconds by another.
      *
      * @return array{LayerPlan, float} and what it comes to
      */
     private function priced(float $seen, float $seconds): array
     {
-        $next = $this->fromTop($seen, $seconds);
-        [$at, $last, $steps] = [0, null, []];
-        $all = $this->best($next, 0, null, $seen, $seconds)[1];
-        while (! in_array($at, $this->ends, true)) {
-            [$place] = $this->best($next, $at, $last, $seen, $seconds);
-            if ($place === null) {
-                throw new InvalidArgumentException('No layers fit what is asked for: the heights set by hand lie too far apart for the ratio of neighbours.');
-            }
-            $last = $place;
-            $steps[] = $this->limits->steps[$place];
-            $at += $this->limits->steps[$place];
-        }
+        [$steps, $all] = $this->ways->cheapest($seen, $seconds)
+            ?? throw new InvalidArgumentException('No layers fit what is asked for: the heights set by hand lie too far apart for the ratio of neighbours.');
 
-        return [LayerPlan::of($steps, $this->costs), $all];
+        return [$this->plan($steps), $all];
     }
 
-    /**
-     * The best next layer from a border.
-     *
-     * @param  array<int, list<float>>  $next
-     * @return array{?int, float} its place in the steps, and what the way to the top comes to
-     */
-    private function best(array $next, int $at, ?int $last, float $seen, float $seconds): array
+    /** @param  list<int>  $steps */
+    private function plan(array $steps, float $gapShare = 0.0): LayerPlan
     {
-        [$from, $to] = $last === null ? $this->start() : [$this->from[$last], $this->to[$last]];
-        [$found, $least] = [null, INF];
-        for ($i = $from; $i <= $to; $i++) {
-            $k = $this->limits->steps[$i];
-            $s = $this->seconds[$k][$at] ?? INF;
-            if ($s < INF && $at + $k <= $this->costs->cells()) {
-                $all = $seen * $this->seen[$k][$at] + $seconds * $s + $next[$at + $k][$i];
-                if ($all < $least) {
-                    [$found, $least] = [$i, $all];
-                }
-            }
-        }
-
-        return [$found, $least];
+        return LayerPlan::of($steps, $this->costs, $gapShare);
     }
 
-    /** @return array{int, int} places in the steps that the first layer may have */
-    private function start(): array
+    private static function isClose(LayerPlan $plan, float $bound): bool
     {
-        $place = $this->limits->first === null ? null : (int) array_search($this->limits->first, $this->limits->steps, true);
-
-        return $place === null ? [0, count($this->limits->steps) - 1] : [$place, $place];
-    }
-
-    /**
-     * What the way to the top comes to from each border, by the height of the layer that ends there.
-     *
-     * @return array<int, list<float>> border → by place in the steps
-     */
-    private function fromTop(float $seen, float $seconds): array
-    {
-        $steps = $this->limits->steps;
-        $m = count($steps);
-        [$from, $to] = [$this->from, $this->to];
-        // windows as two overlapping ones of a power of two
-        $level = $second = [];
-        foreach ($from as $i => $a) {
-            $l = 0;
-            while ((2 << $l) <= $to[$i] - $a + 1) {
-                $l++;
-            }
-            $level[] = $l;
-            $second[] = $to[$i] - (1 << $l) + 1;
-        }
-        $levels = max($level);
-        $cells = $this->costs->cells();
-        $rows = [];
-        foreach ($this->ends as $end) {
-            $rows[$end] = array_fill(0, $m, 0.0);
-        }
-        $none = array_fill(0, $m, INF);
-        [$takes, $shows] = [array_values($this->seconds), array_values($this->seen)];
-        for ($z = $cells; $z >= 0; $z--) {
-            if (isset($rows[$z])) {
-                continue;
-            }
-            $h = [];
-            foreach ($steps as $i => $k) {
-                $h[] = $z + $k <= $cells ? $seen * $shows[$i][$z] + $seconds * $takes[$i][$z] + $rows[$z + $k][$i] : INF;
-            }
-            $least = [$h];
-            for ($l = 0; $l < $levels; $l++) {
-                $wide = [];
-                $of = $least[$l];
-                $half = 1 << $l;
-                for ($i = 0; $i < $m; $i++) {
-                    $other = $i + $half < $m ? $of[$i + $half] : INF;
-                    $wide[] = $of[$i] < $other ? $of[$i] : $other;
-                }
-                $least[] = $wide;
-            }
-            $row = [];
-            for ($i = 0; $i < $m; $i++) {
-                $of = $least[$level[$i]];
-                $a = $of[$from[$i]];
-                $b = $of[$second[$i]];
-                $row[] = $a < $b ? $a : $b;
-            }
-            $rows[$z] = $row;
-        }
-
-        return $rows + [$cells + 1 => $none];
-    }
-
-    /** Extends ways from the plate as long as they may still beat the best plan known; where there are too many, those that spread over the hours. */
-    private function closer(LayerPlan $plan, float $budget, float $price): LayerPlan
-    {
-        $bound = $this->fromTop(1.0, $price);
-        $quick = $this->fromTop(0.0, 1.0);
-        $steps = $this->limits->steps;
-        $cells = $this->costs->cells();
-        $most = $plan->seenStepMm * (1 - self::CLOSE / 2);
-        $found = null;
-        $isWhole = true;
-        // of each way: seconds, seen step, place of its last layer, the way it came from
-        $time = $shown = $place = $before = [];
-        /** @var array<int, array<int, list<int>>> $at border → place of the last layer → ways */
-        $at = [];
-        $extend = function (int $z, int $way, int $from, int $to) use (&$time, &$shown, &$place, &$before, &$at, &$most, &$found, $steps, $cells, $bound, $quick, $budget, $price): void {
-            for ($i = $from; $i <= $to; $i++) {
-                $k = $steps[$i];
-                $end = $z + $k;
-                if ($end > $cells || ($s = $this->seconds[$k][$z]) === INF) {
-                    continue;
-                }
-                $t = ($way < 0 ? 0.0 : $time[$way]) + $s;
-                $v = ($way < 0 ? 0.0 : $shown[$way]) + $this->seen[$k][$z];
-                $isEnd = in_array($end, $this->ends, true);
-                if ($t + ($isEnd ? 0.0 : $quick[$end][$i]) > $budget || $v + $price * ($t - $budget) + ($isEnd ? 0.0 : $bound[$end][$i]) >= $most) {
-                    continue;
-                }
-                $time[] = $t;
-                $shown[] = $v;
-                $place[] = $i;
-                $before[] = $way;
-                if ($isEnd) {
-                    if ($v < $most) {
-                        $most = $v * (1 - self::CLOSE / 2);
-                        $found = count($time) - 1;
-                    }
-                } else {
-                    $at[$end][$i][] = count($time) - 1;
-                }
-            }
-        };
-        $extend(0, -1, ...$this->start());
-        $each = max(6, intdiv(self::MOST_WAYS, $cells * count($steps)));
-        for ($z = 1; $z < $cells; $z++) {
-            foreach ($at[$z] ?? [] as $i => $ways) {
-                usort($ways, static fn (int $a, int $b): int => [$time[$a], $shown[$a]] <=> [$time[$b], $shown[$b]]);
-                $least = INF;
-                $kept = [];
-                foreach ($ways as $way) {
-                    // no quicker one shows as little, and what was found meanwhile does not beat it
-                    if ($shown[$way] < $least && $most > $shown[$way] + $price * ($time[$way] - $budget) + $bound[$z][$i]) {
-                        $least = $shown[$way];
-                        $kept[] = $way;
-                    }
-                }
-                $n = count($kept);
-                if ($n > $each) { // of each share of the hours between the quickest and the slowest the one that comes to least
-                    $share = ($each - 1) / max(1e-9, $time[$kept[$n - 1]] - $time[$kept[0]]);
-                    $best = [];
-                    foreach ($kept as $way) {
-                        $bin = (int) (($time[$way] - $time[$kept[0]]) * $share + 0.5);
-                        if (! isset($best[$bin]) || $shown[$way] + $price * $time[$way] < $shown[$best[$bin]] + $price * $time[$best[$bin]]) {
-                            $best[$bin] = $way;
-                        }
-                    }
-                    $kept = $best;
-                    $isWhole = false;
-                }
-                foreach ($kept as $way) {
-                    $extend($z, $way, $this->from[$i], $this->to[$i]);
-                }
-            }
-            unset($at[$z]);
-        }
-        if ($found !== null) {
-            $list = [];
-            for ($way = $found; $way >= 0; $way = $before[$way]) {
-                $list[] = $steps[$place[$way]];
-            }
-            $plan = LayerPlan::of(array_reverse($list), $this->costs);
-        }
-
-        return $isWhole ? LayerPlan::of($plan->steps, $this->costs, self::CLOSE) : $plan;
-    }
-
-    /**
-     * @param  list<array{from_mm: float, to_mm: float, least_mm: float, most_mm: float}>  $ranges
-     * @return array{array<int, list<float>>, array<int, list<float>>}
-     */
-    private static function tables(LayerCosts $costs, LayerLimits $limits, array $ranges, ?float $greatestMm): array
-    {
-        $cells = $costs->cells();
-        $seconds = $seen = [];
-        foreach ($limits->steps as $k) {
-            $seconds[$k] = $costs->secondsOf($k);
-            $seen[$k] = $costs->seenStepsOf($k);
-            if ($greatestMm !== null && $k !== $limits->steps[0]) {
-                for ($z = 0; $z < $cells; $z++) {
-                    // the last layer takes what is left, though it be less than two of the least
-                    if ($costs->greatestStepMm($z, $k) > $greatestMm + 1e-9 && ($z + $k < $cells - 1 || $k >= 2 * $limits->steps[0])) {
-                        $seconds[$k][$z] = INF;
-                    }
-                }
-            }
-            $h = $k * $costs->stepMm;
-            foreach ($ranges as $r) {
-                if ($h >= $r['least_mm'] - 1e-6 && $h <= $r['most_mm'] + 1e-6) {
-                    continue;
-                }
-                for ($z = 0; $z < $cells; $z++) {
-                    $middle = ($z + $k / 2) * $costs->stepMm;
-                    if ($middle >= $r['from_mm'] && $middle < $r['to_mm']) {
-                        $seconds[$k][$z] = INF;
-                    }
-                }
-            }
-        }
-
-        return [array_map(array_values(...), $seconds), $seen];
+        return $plan->seenStepMm - $bound <= self::CLOSE * $plan->seenStepMm;
     }
 }

@@ -47,7 +47,7 @@ it('reads back what it writes, to the last bit of 32-bit numbers', function () {
 
 it('writes 84 + 50 n bytes, outward unit normals, and a header that is not taken for text', function () {
     $bytes = Solids::stl(Solids::box(1, 1, 1), 'solid gold');
-    expect(strlen($bytes))->toBe(84 + 50 * 12)->and($bytes[0])->toBe('_');
+    expect(strlen($bytes))->toBe(84 + 50 * 12)->and(substr($bytes, 0, 80))->toBe(str_pad('_solid gold', 80))->and(substr(Solids::stl(Solids::box(1, 1, 1), str_repeat('curlew ', 20)), 0, 84))->toBe(substr(str_repeat('curlew ', 20), 0, 80).pack('V', 12));
     foreach (range(0, 11) as $f) {
         $n = array_values(unpack('g3', $bytes, 84 + 50 * $f));
         expect(sqrt($n[0] ** 2 + $n[1] ** 2 + $n[2] ** 2))->toEqualWithDelta(1.0, 1e-6);

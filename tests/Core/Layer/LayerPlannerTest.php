@@ -11,6 +11,7 @@ use Wrenlo\Core\Layer\LayerCosts;
 use Wrenlo\Core\Layer\LayerLimits;
 use Wrenlo\Core\Layer\LayerPlan;
 use Wrenlo\Core\Layer\LayerPlanner;
+use Wrenlo\Core\Layer\LayerWays;
 use Wrenlo\Core\Mesh\Surface;
 use Wrenlo\Core\Motion\PathLengths;
 use Wrenlo\Core\Orientation\StanceRules;
@@ -161,5 +162,7 @@ it('finds on a fine grid by way of a coarse one what the bound says, and the sam
     $price = ($quick->seenStepMm - $plan->seenStepMm) / (3600 * ($plan->hours - $quick->hours));
     expect($planner->within(1.4 * $quick->hours, isDraft: true, price: $price)->seenStepMm)->toBeBetween($plan->seenStepMm * 0.999, $plan->seenStepMm * 1.02);
     // one by one or all at once is the same
-    expect($costs->secondsOf(17)[321])->toBe($costs->layerS(321, 17))->and($costs->seenStepsOf(17)[321])->toEqualWithDelta($costs->seenStepMm(321, 17), 1e-15);
+    $ways = new LayerWays($costs, $limits);
+    $at = $ways->row(321) + (int) array_search(17, $limits->steps, true);
+    expect($ways->seconds[$at])->toEqualWithDelta($costs->layerS(321, 17), 1e-10)->and($ways->seen[$at])->toEqualWithDelta($costs->seenStepMm(321, 17), 1e-15)->and($ways->seen[$at])->toBeGreaterThan(0.0);
 });

@@ -22,13 +22,13 @@ use Wrenlo\Core\Orientation\StanceSketch;
 use Wrenlo\Core\Orientation\Weights;
 use Wrenlo\Core\Sight\Display;
 
-// The bounds of issue 2, in every single one of 500 directions: at most 2.5 % for overhang and support volume and 5 % for the
-// mean step; rank correlation of the score at least 0.995.
-it('estimates close to the exact sums', function (Closure $mesh) {
+// The bounds of issue 2, in every single direction: at most 2.5 % for overhang and support volume and 5 % for the mean step; rank correlation of
+// the score at least 0.995. All round in 500 directions, and in fewer where every facet takes its time.
+it('estimates close to the exact sums', function (Closure $mesh, int $directions) {
     $stances = new Stances(StanceBasis::of($mesh(), Display::facingMinusY()), new StanceRules);
     $estimated = $exact = [];
     $worst = ['overhangAreaMm2' => 0.0, 'supportToPlateMm3' => 0.0, 'stepMeanMm' => 0.0];
-    foreach (Directions::fibonacci(500) as $up) {
+    foreach (Directions::fibonacci($directions) as $up) {
         $estimated[] = $e = new Candidate($up, Origin::Sphere, $stances->estimate($up));
         $exact[] = $x = new Candidate($up, Origin::Sphere, $stances->exact($up));
         foreach ($worst as $name => $error) {
@@ -49,10 +49,10 @@ it('estimates close to the exact sums', function (Closure $mesh) {
         expect(RankCorrelation::of($of($estimated), $of($exact)))->toBeGreaterThan(0.995);
     }
 })->with([
-    'bunny' => [fn () => RealMeshes::bunny()],
-    'curlew, 17k facets' => [fn () => Marsh::curlew(2.5)],
-    'armadillo, 52k facets' => [fn () => RealMeshes::cgal('armadillo')],
-    'seed pod with flat parts' => [fn () => Marsh::pod()],
+    'bunny' => [fn () => RealMeshes::bunny(), 500],
+    'curlew, 17k facets' => [fn () => Marsh::curlew(2.5), 200],
+    'armadillo, 52k facets' => [fn () => RealMeshes::cgal('armadillo'), 100],
+    'seed pod with flat parts' => [fn () => Marsh::pod(), 500],
 ]);
 
 it('gives a flat patch a bin of its own, exactly its normal and area', function () {

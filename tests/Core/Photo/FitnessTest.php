@@ -35,15 +35,16 @@ it('puts good pictures before bad ones', function () {
         'black and white stripes' => Pictures::drawn(400, 300, fn (float $x) => sin(700 * $x) > 0 ? 255 : 0), 'nearly all white' => poolWith(fn (float $v, float $x) => $x < 0.9 ? 255 : $v),
     ];
     expect($good->value())->toBeGreaterThan(0.7)->and($good->word())->toBe('fit')->and($good->sharpness)->toEqualWithDelta(0.5, 0.06);
-    $values = array_map(fn (GdImage $i) => fitnessOf($i)->value(), $spoilt);
-    foreach ($spoilt as $name => $image) {
+    $of = array_map(fitnessOf(...), $spoilt);
+    $values = array_map(fn (Fitness $f) => $f->value(), $of);
+    foreach ($of as $name => $fitness) {
         $v = $values[$name];
-        expect(fitnessOf($image)->word())->toBe($v >= 0.7 ? 'fit' : ($v >= 0.45 ? 'fair' : ($v >= 0.2 ? 'weak' : 'unfit')));
+        expect($fitness->word())->toBe($v >= 0.7 ? 'fit' : ($v >= 0.45 ? 'fair' : ($v >= 0.2 ? 'weak' : 'unfit')));
     }
     foreach ($values as $name => $v) {
         expect($v)->toBeLessThan($good->value() - 0.03, $name)->toBeGreaterThanOrEqual(0.0);
     }
-    expect(fitnessOf($blurred)->sharpness)->toEqualWithDelta(0.25, 0.03);
+    expect($of['blurred']->sharpness)->toEqualWithDelta(0.25, 0.03);
     // as bad as it gets last, mildly spoilt ones first
     foreach (['half as many tones', 'blurred'] as $mild) {
         foreach (['noise', 'one grey', 'very few pixels', 'flat tones', 'black and white stripes'] as $bad) {

@@ -12,6 +12,7 @@ use Wrenlo\Core\Geometry\Rotation;
 use Wrenlo\Core\Geometry\Vec3;
 use Wrenlo\Core\Layer\LayerCosts;
 use Wrenlo\Core\Layer\LayerLimits;
+use Wrenlo\Core\Layer\LayerPlan;
 use Wrenlo\Core\Layer\LayerPlanner;
 use Wrenlo\Core\Mesh\Simplified;
 use Wrenlo\Core\Mesh\Surface;
@@ -63,8 +64,11 @@ foreach ([[0.04, 0.45], [0.01, 0.45]] as [$step, $line]) {
     $planner = LayerPlanner::of($costs, $limits);
     $hours = 1.4 * $planner->quickest()->hours;
     $timed("a plan for 300 mm on a {$step} mm grid", fn () => LayerPlanner::of($costs, $limits)->within($hours));
-    $timed('the same while it is dragged', fn () => LayerPlanner::of($costs, $limits)->within($hours, isDraft: true));
-    $timed('its curve', fn () => $planner->curve());
+    [$curve] = $timed('its curve', fn () => $planner->curve());
+    $k = count(array_filter($curve, static fn (LayerPlan $p): bool => $p->hours < $hours));
+    $price = ($curve[$k - 1]->seenStepMm - $curve[$k]->seenStepMm) / (3600 * ($curve[$k]->hours - $curve[$k - 1]->hours));
+    $draft = $timed('a plan while it is dragged, its price read off the curve', fn () => LayerPlanner::of($costs, $limits)->within($hours, isDraft: true, price: $price));
+    printf("    dragged it shows %.2f %% more\n", 100 * ($draft->seenStepMm / LayerPlanner::of($costs, $limits)->within($hours)->seenStepMm - 1));
 }
 if (is_string($folder = getenv('MANIFOLD')) && $folder !== '') {
     $file = tempnam(sys_get_temp_dir(), 'whelk').'.stl';

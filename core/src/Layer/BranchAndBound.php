@@ -61,7 +61,7 @@ final readonly class BranchAndBound
             }
         };
         $extend(0, -1, ...$ways->window(null));
-        $each = max(6, intdiv(self::MOST_WAYS, $ways->size()));
+        $each = max(6, intdiv(self::MOST_WAYS, $ways->row(0)));
         for ($z = 1; $at !== []; $z++) {
             foreach ($at[$z] ?? [] as $i => $met) {
                 usort($met, static fn (int $a, int $b): int => [$time[$a], $shown[$a]] <=> [$time[$b], $shown[$b]]);

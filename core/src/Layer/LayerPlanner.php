@@ -12,7 +12,7 @@ use InvalidArgumentException;
  * With hours to keep, seconds are priced at λ: every λ gives a plan and a bound below which no plan within the hours comes. Where the two do not
  * meet (small pieces: up to 18 % apart), `BranchAndBound` looks between them.
  */
-final readonly class LayerPlanner
+final class LayerPlanner
 {
     /** A plan this close to the bound is the best, as a share. */
     private const CLOSE = 2e-4;
@@ -25,12 +25,16 @@ final readonly class LayerPlanner
     /** Hours may be over by this: the last digit they are written with. */
     private const SLACK_S = 4e-6;
 
-    private function __construct(public LayerCosts $costs, public LayerLimits $limits, private LayerWays $ways) {}
+    /** Made when it is asked for. */
+    private ?LayerWays $ways = null;
+
+    /** @param  list<array{from_mm: float, to_mm: float, least_mm: float, most_mm: float}>  $ranges  what a hand says */
+    private function __construct(public readonly LayerCosts $costs, public readonly LayerLimits $limits, private readonly array $ranges = [], private readonly ?float $greatestMm = null) {}
 
     /** @param  list<array{from_mm: float, to_mm: float, least_mm: float, most_mm: float}>  $ranges */
     public static function of(LayerCosts $costs, LayerLimits $limits, array $ranges = []): self
     {
-        return new self($costs, $limits, new LayerWays($costs, $limits, $ranges));
+        return new self($costs, $limits, $ranges);
     }
 
     /** All layers of one height; what is left over goes into the last. */
@@ -57,7 +61,7 @@ final readonly class LayerPlanner
     /** Fewest hours with no step above this anywhere, flat faces and what the least layer cannot help apart. */
     public function stepBounded(float $greatestMm): LayerPlan
     {
-        return $greatestMm > 0.0 ? (new self($this->costs, $this->limits, new LayerWays($this->costs, $this->limits, [], $greatestMm)))->quickest() : throw new InvalidArgumentException('The greatest step is above 0 mm.');
+        return $greatestMm > 0.0 ? (new self($this->costs, $this->limits, [], $greatestMm))->quickest() : throw new InvalidArgumentException('The greatest step is above 0 mm.');
     }
 
     public function quickest(): LayerPlan
@@ -74,13 +78,20 @@ final readonly class LayerPlanner
     /**
      * Lowest seen step within these hours.
      *
-     * @param  bool  $isDraft  while it is being dragged: a plan on the bound, though hours may be left over
+     * @param  bool  $isDraft  while it is being dragged: a plan on the bound, though hours may be left over, and of a fine grid's heights a few alone
      * @param  ?float  $price  of a second, where it is known about: what the curve loses for it there
      *
      * @throws InvalidArgumentException where no plan is as quick
      */
     public function within(float $hours, bool $isDraft = false, ?float $price = null): LayerPlan
     {
+        if ($isDraft && ($coarse = $this->coarse()) !== null) {
+            try {
+                return $coarse->within($hours, true, $price);
+            } catch (InvalidArgumentException) {
+                // what a hand asks for does not lie on the coarse grid
+            }
+        }
         $budget = $hours * 3600 + self::SLACK_S;
         [$best, $slow, $bound, $price] = $this->narrowed($hours, $near = $price ?? $this->coarsePrice($hours), $near === null ? 40 : ($isDraft ? 1 : 6));
         if ($slow === null) {
@@ -90,7 +101,7 @@ final readonly class LayerPlanner
         if ($isDraft || self::isClose($best, $bound)) {
             return $this->plan($best->steps, max(0.0, 1 - $bound / max($best->seenStepMm, 1e-12)));
         }
-        [$better, $isWhole] = (new BranchAndBound($this->ways))->better($best->seenStepMm, $budget, $price, self::CLOSE / 2);
+        [$better, $isWhole] = (new BranchAndBound($this->ways()))->better($best->seenStepMm, $budget, $price, self::CLOSE / 2);
         $best = $better === null ? $best : $this->plan($better);
 
         return $this->plan($best->steps, $isWhole ? self::CLOSE : max(0.0, 1 - $bound / max($best->seenStepMm, 1e-12)));
@@ -151,12 +162,8 @@ final readonly class LayerPlanner
     /** On a fine grid the price is found on a coarse one first, in a fraction of the time; null where that is not worth it, or cannot be had. */
     private function coarsePrice(float $hours): ?float
     {
-        $limits = $this->limits->coarser(self::COARSER);
-        if ($limits === null || $this->ways->size() < self::FINE) {
-            return null;
-        }
         try {
-            [, $slow, , $price] = self::of($this->costs->coarser(self::COARSER), $limits)->narrowed($hours, null);
+            [, $slow, , $price] = $this->coarse()?->narrowed($hours, null) ?? [null, null, 0.0, 0.0];
         } catch (InvalidArgumentException) {
             return null;
         }
@@ -299,10 +306,23 @@ final readonly class LayerPlanner
      */
     private function priced(float $seen, float $seconds): array
     {
-        [$steps, $all] = $this->ways->cheapest($seen, $seconds)
+        [$steps, $all] = $this->ways()->cheapest($seen, $seconds)
             ?? throw new InvalidArgumentException('No layers fit what is asked for: the heights set by hand lie too far apart for the ratio of neighbours.');
 
         return [$this->plan($steps), $all];
+    }
+
+    private function ways(): LayerWays
+    {
+        return $this->ways ??= new LayerWays($this->costs, $this->limits, $this->ranges, $this->greatestMm);
+    }
+
+    /** The same question on a grid with fewer borders and heights; null where it is not worth it, or cannot be had. */
+    private function coarse(): ?self
+    {
+        $limits = count($this->limits->steps) * $this->costs->cells() < self::FINE ? null : $this->limits->coarser(self::COARSER);
+
+        return $limits === null ? null : new self($this->costs->coarser(self::COARSER), $limits, $this->ranges);
     }
 
     /** @param  list<int>  $steps */

@@ -55,11 +55,6 @@ final readonly class LayerWays
         $this->pivots = $this->pivots();
     }
 
-    public function size(): int
-    {
-        return $this->cells * count($this->steps);
-    }
-
     public function row(int $border): int
     {
         return ($this->steps[count($this->steps) - 1] + $this->cells - $border) * count($this->steps);

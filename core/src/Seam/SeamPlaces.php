@@ -67,14 +67,12 @@ final readonly class SeamPlaces
         $layer = $first = $spacing = $isHole = $x = $y = $z = $turn = $facet = [];
         foreach ($sections as $section) {
             foreach ($section->points as $o => $points) {
-                $length = Outline::length($points);
-                $count = max(1, (int) ceil($length / self::SPACING_MM));
-                [$px, $py, $pf] = self::along($points, $section->facets[$o], $length, $count);
+                [$px, $py, $pf, $step] = self::along($points, $section->facets[$o]);
                 $layer[] = $section->number;
                 $first[] = count($x);
-                $spacing[] = $length / $count;
+                $spacing[] = $step;
                 $isHole[] = Outline::area($points) < 0.0;
-                foreach (self::turns($px, $py, $length / $count) as $i => $by) {
+                foreach (self::turns($px, $py, $step) as $i => $by) {
                     $x[] = $px[$i];
                     $y[] = $py[$i];
                     $z[] = $section->zMm;
@@ -92,40 +90,42 @@ final readonly class SeamPlaces
     /**
      * @param  list<float>  $p
      * @param  list<int>  $facets  of its pieces
-     * @return array{list<float>, list<float>, list<int>} x, y and facet of `$count` places, the first half a step from the first point
+     * @return array{list<float>, list<float>, list<int>, float} x, y and facet of the places, the first half a step from the first point; the step, mm
      */
-    private static function along(array $p, array $facets, float $length, int $count): array
+    private static function along(array $p, array $facets): array
     {
         $n = intdiv(count($p), 2);
+        $pieces = [];
+        $length = 0.0;
+        $p[] = $p[0];
+        $p[] = $p[1];
+        for ($i = 0; $i < 2 * $n; $i += 2) {
+            $dx = (float) $p[$i + 2] - (float) $p[$i];
+            $dy = (float) $p[$i + 3] - (float) $p[$i + 1];
+            $pieces[] = $mm = sqrt($dx * $dx + $dy * $dy);
+            $length += $mm;
+        }
+        $count = max(1, (int) ceil($length / self::SPACING_MM - 1e-9));
         $step = $length / $count;
         $x = $y = $facet = [];
         $i = 0;
         $gone = 0.0; // to where piece i begins
-        $l = self::pieceMm($p, 0, $n);
+        $l = (float) $pieces[0];
         for ($k = 0; $k < $count; $k++) {
             $at = ($k + 0.5) * $step;
             while ($gone + $l < $at && $i + 1 < $n) {
                 $gone += $l;
-                $l = self::pieceMm($p, ++$i, $n);
+                $l = (float) $pieces[++$i];
             }
-            $t = $l > 0.0 ? min(1.0, ($at - $gone) / $l) : 0.0;
-            $j = $i + 1 < $n ? $i + 1 : 0;
-            $x[] = $p[2 * $i] + $t * ($p[2 * $j] - $p[2 * $i]);
-            $y[] = $p[2 * $i + 1] + $t * ($p[2 * $j + 1] - $p[2 * $i + 1]);
+            $t = $l > 0.0 ? ($at - $gone) / $l : 0.0;
+            $t = $t < 1.0 ? $t : 1.0;
+            $j = 2 * $i;
+            $x[] = $p[$j] + $t * ($p[$j + 2] - $p[$j]);
+            $y[] = $p[$j + 1] + $t * ($p[$j + 3] - $p[$j + 1]);
             $facet[] = $facets[$i];
         }
 
-        return [$x, $y, $facet];
-    }
-
-    /** @param  list<float>  $p */
-    private static function pieceMm(array $p, int $i, int $n): float
-    {
-        $j = $i + 1 < $n ? $i + 1 : 0;
-        $dx = $p[2 * $j] - $p[2 * $i];
-        $dy = $p[2 * $j + 1] - $p[2 * $i + 1];
-
-        return sqrt($dx * $dx + $dy * $dy);
+        return [$x, $y, $facet, $step];
     }
 
     /**

@@ -321,25 +321,32 @@ final readonly class SeamPlanner
         $found = [];
         foreach ($of as $l) {
             [$from, $to] = [$p->first[$l], $p->first[$l + 1]];
+            [$lx0, $ly0, $lx1, $ly1] = $boxes[$l];
+            $candidates = array_values(array_filter($among, static fn (int $m): bool => $p->isHole[$m] === $p->isHole[$l]
+                && $lx0 <= $boxes[$m][2] + $near && $lx1 >= $boxes[$m][0] - $near && $ly0 <= $boxes[$m][3] + $near && $ly1 >= $boxes[$m][1] - $near));
+            $isAlone = count($candidates) === 1; // then it is enough that any place of it is near
             $step = max(1, intdiv($to - $from, self::ASKED));
             $votes = [];
             for ($k = $from; $k < $to; $k += $step) {
-                $px = $x[$k];
-                $py = $y[$k];
+                $px = (float) $x[$k];
+                $py = (float) $y[$k];
                 $least = $near * $near;
                 $winner = -1;
-                foreach ($among as $m) {
+                foreach ($candidates as $m) {
                     [$x0, $y0, $x1, $y1] = $boxes[$m];
-                    if ($p->isHole[$m] !== $p->isHole[$l] || $px < $x0 - $near || $px > $x1 + $near || $py < $y0 - $near || $py > $y1 + $near) {
+                    if ($px < $x0 - $near || $px > $x1 + $near || $py < $y0 - $near || $py > $y1 + $near) {
                         continue;
                     }
                     for ($j = $p->first[$m], $end = $p->first[$m + 1]; $j < $end; $j++) {
-                        $dx = $x[$j] - $px;
-                        $dy = $y[$j] - $py;
+                        $dx = (float) $x[$j] - $px;
+                        $dy = (float) $y[$j] - $py;
                         $d = $dx * $dx + $dy * $dy;
                         if ($d < $least) {
                             $least = $d;
                             $winner = $m;
+                            if ($isAlone) {
+                                break;
+                            }
                         }
                     }
                 }

@@ -280,40 +280,97 @@ final class Visibility
     {
         ['nx' => $nx, 'ny' => $ny, 'nz' => $nz] = get_object_vars($lieOn);
         [$sx, $sy, $sz, $of] = $samples;
-        $open = array_fill(0, count($of), 0);
         $backToo = ! self::isClosed($facets);
-        foreach ($views->all as $k => [$view]) {
+        $depths = $widths = $pixels = $minU = $minV = $dx = $dy = $dz = $rx = $ry = $rz = $ux = $uy = $uz = [];
+        foreach ($views->all as [$view]) {
             $right = self::across($view);
             $up = $view->cross($right);
-            [$depth, $width, $pixel, $minU, $minV] = self::draw($mesh, $facets, $view, $right, $up, $backToo);
-            [$dx, $dy, $dz] = $view->toArray();
-            [$rx, $ry, $rz] = $right->toArray();
-            [$ux, $uy, $uz] = $up->toArray();
-            $inv = 1 / $pixel;
-            $bit = 1 << $k;
-            foreach ($of as $s => $f) {
-                $c = $nx[$f] * $dx + $ny[$f] * $dy + $nz[$f] * $dz;
-                if ($c <= $turnedAway) {
-                    continue;
-                }
-                $x = $sx[$s];
-                $y = $sy[$s];
-                $z = $sz[$s];
-                $u = ($x * $rx + $y * $ry + $z * $rz - $minU) * $inv;
-                $v = ($x * $ux + $y * $uy + $z * $uz - $minV) * $inv;
+            [$depths[], $widths[], $pixels[], $minU[], $minV[]] = self::draw($mesh, $facets, $view, $right, $up, $backToo);
+            [$dx[], $dy[], $dz[], $rx[], $ry[], $rz[], $ux[], $uy[], $uz[]] = [...$view->toArray(), ...$right->toArray(), ...$up->toArray()];
+        }
+        $perMm = array_map(static fn (float $mm): float => 1 / $mm, $pixels);
+        $facing = self::facing($lieOn, $views, $of, $turnedAway);
+        $open = $lists = [];
+        foreach ($of as $s => $f) {
+            $bits = 0;
+            $x = (float) $sx[$s];
+            $y = (float) $sy[$s];
+            $z = (float) $sz[$s];
+            $n = (float) $nx[$f];
+            $m = (float) $ny[$f];
+            $o = (float) $nz[$f];
+            foreach ($lists[$facing[$f]] ??= self::bitsOf($facing[$f]) as $k) {
+                $pixel = (float) $pixels[$k];
+                $ax = (float) $dx[$k];
+                $ay = (float) $dy[$k];
+                $az = (float) $dz[$k];
+                $bx = (float) $rx[$k];
+                $by = (float) $ry[$k];
+                $bz = (float) $rz[$k];
+                $cx = (float) $ux[$k];
+                $cy = (float) $uy[$k];
+                $cz = (float) $uz[$k];
+                $c = $n * $ax + $m * $ay + $o * $az;
+                $inv = (float) $perMm[$k];
+                $u = ($x * $bx + $y * $by + $z * $bz - (float) $minU[$k]) * $inv;
+                $v = ($x * $cx + $y * $cy + $z * $cz - (float) $minV[$k]) * $inv;
                 $col = (int) $u;
                 $row = (int) $v;
                 // the plane of the facet, followed from the sample to the pixel centre
                 $steep = $pixel / ($c > self::FLATTEST ? $c : self::FLATTEST);
-                $own = $x * $dx + $y * $dy + $z * $dz
-                    - $steep * (($col + 0.5 - $u) * ($nx[$f] * $rx + $ny[$f] * $ry + $nz[$f] * $rz) + ($row + 0.5 - $v) * ($nx[$f] * $ux + $ny[$f] * $uy + $nz[$f] * $uz));
-                if ($own >= ($depth[$row * $width + $col] ?? -INF) - $pixel * self::LENIENT) { // a copy may be a little smaller than what lies on it
-                    $open[$s] |= $bit;
+                $own = $x * $ax + $y * $ay + $z * $az - $steep * (($col + 0.5 - $u) * ($n * $bx + $m * $by + $o * $bz) + ($row + 0.5 - $v) * ($n * $cx + $m * $cy + $o * $cz));
+                if ($own >= ($depths[$k][$row * $widths[$k] + $col] ?? -INF) - $pixel * self::LENIENT) { // a copy may be a little smaller than what lies on it
+                    $bits |= 1 << $k;
                 }
+            }
+            $open[] = $bits;
+        }
+
+        return $open;
+    }
+
+    /** @return list<int> places of the bits that are set */
+    private static function bitsOf(int $bits): array
+    {
+        $places = [];
+        for ($k = 0; $bits !== 0; $k++, $bits >>= 1) {
+            if ($bits & 1) {
+                $places[] = $k;
             }
         }
 
-        return array_values($open);
+        return $places;
+    }
+
+    /**
+     * Views that facets with samples are turned to, as bits.
+     *
+     * @param  list<int>  $of  facet of each sample
+     * @return array<int, int> by facet
+     */
+    private static function facing(Surface $facets, Views $views, array $of, float $turnedAway): array
+    {
+        ['nx' => $nx, 'ny' => $ny, 'nz' => $nz] = get_object_vars($facets);
+        [$vx, $vy, $vz] = self::flat($views);
+        $count = count($vx);
+        $facing = array_fill(0, count($nx), -1);
+        foreach ($of as $f) {
+            if ($facing[$f] >= 0) {
+                continue;
+            }
+            $x = (float) $nx[$f];
+            $y = (float) $ny[$f];
+            $z = (float) $nz[$f];
+            $bits = 0;
+            for ($k = 0; $k < $count; $k++) {
+                if ($x * (float) $vx[$k] + $y * (float) $vy[$k] + $z * (float) $vz[$k] > $turnedAway) {
+                    $bits |= 1 << $k;
+                }
+            }
+            $facing[$f] = $bits;
+        }
+
+        return $facing;
     }
 
     private static function across(Vec3 $view): Vec3

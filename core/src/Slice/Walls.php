@@ -4,12 +4,10 @@ declare(strict_types=1);
 
 namespace Wrenlo\Core\Slice;
 
-use function abs;
 use function ceil;
 use function count;
 use function floor;
 use function max;
-use function min;
 use function sort;
 use function sqrt;
 
@@ -33,7 +31,9 @@ final class Walls
     public static function at(array $outlines, array $depthsMm): array
     {
         [$ax, $ay, $ux, $uy, $length, $of, $next] = self::edges($outlines);
-        $near = self::near($ax, $ay, $ux, $uy, $length, max($depthsMm));
+        $deepest = max($depthsMm);
+        $reach = 2 * $deepest;
+        $near = self::near($ax, $ay, $ux, $uy, $length, $deepest);
         $found = array_fill(0, count($depthsMm), array_fill(0, count($outlines), [[], [], []]));
         foreach ($ax as $e => $x) {
             $y = $ay[$e];
@@ -41,25 +41,35 @@ final class Walls
             $cy = $uy[$e];
             $l = $length[$e];
             $heading = atan2($cy, $cx);
-            // the others as this edge sees them: along it and to its left
-            $p0 = $q0 = $p1 = $q1 = [];
+            // the others as this edge sees them: along it and to its left, as far as any depth reaches
+            $p0 = $q0 = $p1 = $q1 = $along = $across = $long = [];
             foreach ($near[$e] as $f) {
                 $wx = $ax[$f] - $x;
                 $wy = $ay[$f] - $y;
                 $qa = $cx * $wy - $cy * $wx;
-                $qb = $qa + ($cx * $uy[$f] - $cy * $ux[$f]) * $length[$f];
-                if ($qa > 1e-9 || $qb > 1e-9) {
-                    $p0[] = $pa = $cx * $wx + $cy * $wy;
+                $ey = $cx * $uy[$f] - $cy * $ux[$f];
+                $qb = $qa + $ey * $length[$f];
+                if (($qa <= 1e-9 && $qb <= 1e-9) || ($qa >= $reach && $qb >= $reach)) {
+                    continue;
+                }
+                $pa = $cx * $wx + $cy * $wy;
+                $ex = $cx * $ux[$f] + $cy * $uy[$f];
+                $pb = $pa + $ex * $length[$f];
+                if (($pa > -$deepest || $pb > -$deepest) && ($pa < $l + $deepest || $pb < $l + $deepest)) {
+                    $p0[] = $pa;
                     $q0[] = $qa;
-                    $p1[] = $pa + ($cx * $ux[$f] + $cy * $uy[$f]) * $length[$f];
+                    $p1[] = $pb;
                     $q1[] = $qb;
+                    $along[] = $ex;
+                    $across[] = $ey;
+                    $long[] = $length[$f];
                 }
             }
             $f = $next[$e];
             $turn = atan2($cx * $uy[$f] - $cy * $ux[$f], $cx * $ux[$f] + $cy * $uy[$f]);
             foreach ($depthsMm as $k => $d) {
                 $into = &$found[$k][$of[$e]];
-                $left = self::left($l, $d, $p0, $q0, $p1, $q1);
+                $left = $p0 === [] ? [0.0, $l] : self::left($l, $d, $p0, $q0, $p1, $q1, $along, $across, $long);
                 for ($i = 0, $n = count($left); $i < $n; $i += 2) {
                     $into[0][] = $left[$i + 1] - $left[$i];
                     $into[1][] = $heading;
@@ -169,9 +179,12 @@ final class Walls
      * @param  list<float>  $q0
      * @param  list<float>  $p1
      * @param  list<float>  $q1
+     * @param  list<float>  $along  direction of each, as it sees it …
+     * @param  list<float>  $across
+     * @param  list<float>  $long  … and length
      * @return list<float> from, to, from, to … along the edge
      */
-    private static function left(float $l, float $d, array $p0, array $q0, array $p1, array $q1): array
+    private static function left(float $l, float $d, array $p0, array $q0, array $p1, array $q1, array $along, array $across, array $long): array
     {
         $from = $to = [];
         $d2 = $d * $d;
@@ -197,25 +210,26 @@ final class Walls
                 $lo = $pb - $s < $lo ? $pb - $s : $lo;
                 $hi = $pb + $s > $hi ? $pb + $s : $hi;
             }
-            $ex = $pb - $pa;
-            $ey = $qb - $qa;
-            $m = sqrt($ex * $ex + $ey * $ey);
-            $ex /= $m;
-            $ey /= $m;
+            $ex = $along[$k];
+            $ey = $across[$k];
+            $m = $long[$k];
             $dy = $d - $qa;
-            if (abs($ey) > 1e-12) {
+            if ($ey > 1e-12 || $ey < -1e-12) {
                 $c = $dy * $ex / $ey;
-                $r = $d / abs($ey);
+                $r = $d / ($ey > 0.0 ? $ey : -$ey);
                 $r0 = $c - $r;
                 $r1 = $c + $r;
             } else {
-                [$r0, $r1] = abs($dy) < $d ? [-INF, INF] : [1.0, -1.0];
+                [$r0, $r1] = $dy < $d && $dy > -$d ? [-INF, INF] : [1.0, -1.0];
             }
-            if (abs($ex) > 1e-12) {
+            if ($ex > 1e-12 || $ex < -1e-12) {
                 $c = -$dy * $ey / $ex;
                 $r = $c + $m / $ex;
-                $r0 = max($r0, min($c, $r));
-                $r1 = min($r1, max($c, $r));
+                if ($r < $c) {
+                    [$c, $r] = [$r, $c];
+                }
+                $r0 = $c > $r0 ? $c : $r0;
+                $r1 = $r < $r1 ? $r : $r1;
             } elseif ($dy * $ey < 0.0 || $dy * $ey > $m) {
                 $r1 = -INF;
             }

@@ -7,7 +7,7 @@ namespace Tests\Support;
 use Symfony\Component\Process\Process;
 use Wrenlo\Core\Mesh\Mesh;
 
-/** Rays on a mesh and distances to it by an independent library: npm three-mesh-bvh under Node. */
+/** Rays on a mesh, distances to it and facets of it that cross, by an independent library: npm three-mesh-bvh under Node. */
 final class OutsideRays
 {
     /**
@@ -29,7 +29,16 @@ final class OutsideRays
     }
 
     /**
-     * @param  list<float>  $numbers
+     * @param  list<int>  $facets  asked about; all where there are none
+     * @return list<array{int, int}> pairs of facets that cross
+     */
+    public static function crossings(Mesh $mesh, array $facets = []): array
+    {
+        return self::ask($mesh, 'crossings', $facets, 'facets');
+    }
+
+    /**
+     * @param  list<float|int>  $numbers
      * @return list<mixed>
      */
     private static function ask(Mesh $mesh, string $script, array $numbers, string $key = 'rays'): array

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use Tests\Support\OutsideRays;
 use Tests\Support\Pictures;
+use Tests\Support\Solids;
 use Wrenlo\Core\Format\MeshFormats;
 use Wrenlo\Core\Lithophane\Body;
 use Wrenlo\Core\Lithophane\Design;
@@ -18,6 +19,7 @@ use Wrenlo\Core\Lithophane\SvgPath;
 use Wrenlo\Core\Lithophane\ToneToThickness;
 use Wrenlo\Core\Lithophane\Translucency;
 use Wrenlo\Core\Mesh\MassProperties;
+use Wrenlo\Core\Mesh\Mesh;
 use Wrenlo\Core\Mesh\Surface;
 use Wrenlo\Core\Mesh\Topology;
 use Wrenlo\Core\Photo\Srgb;
@@ -101,6 +103,17 @@ it('writes what it measures: 84 bytes and 50 a facet, the same points to the las
     $mesh = MeshFormats::read($stream, 'stl')->mesh;
     expect($mesh->vertexCount())->toBe($made->body()->mesh()->vertexCount())->and(Topology::of($mesh, Surface::ofFacets($mesh))->isWatertight())->toBeTrue()->and(MassProperties::of($mesh, Surface::ofFacets($mesh))->volumeMm3)->toEqualWithDelta($made->body()->volumeMm3(), 1e-4 * $made->body()->volumeMm3());
 })->with(ShapeKind::cases());
+
+// npm three-mesh-bvh 0.9.17, all facets of every shape, joints among them; the last one crosses itself on purpose
+it('has no two facets that cross', function (ShapeKind $kind, float $frame) {
+    $made = Lithophane::of(Pictures::read(Pictures::png(Pictures::pool(80, 60))), new Design($kind, 40, lightOf(), resolutionMm: 1.0, frameMm: $frame, path: 'M0 0L10 1L9 9L4 6Z', holeMm: $kind->isCut() ? 3.0 : 0.0));
+    expect(OutsideRays::crossings($made->body()->mesh()))->toBe([]);
+})->with([[ShapeKind::Box, 0.0], ...array_map(fn (ShapeKind $k): array => [$k, 2.5], ShapeKind::cases())]);
+
+it('would be told of facets that cross', function () {
+    $two = Mesh::joined([Solids::box(10, 10, 10), Solids::boxes([[4, 4, 20, [0, 0, -5]]])]);
+    expect(count(OutsideRays::crossings($two)))->toBeGreaterThan(10);
+});
 
 /** What a ray from behind the smooth side meets, as thickness: origin, direction. @param  list<float>  $rays @return list<float> */
 function throughWall(Lithophane $made, array $rays): array

@@ -24,6 +24,11 @@ it('has no serious accessibility finding on any screen, by day and by night', fu
                 foreach ($chrome->axe() as $finding) {
                     $found[] = "{$theme} {$path}: {$finding}";
                 }
+                // nothing is cut off sideways at the widths people have
+                foreach ($theme === 'reed' ? [1024, 1600, 1280] : [] as $width) {
+                    $chrome->size($width, 800);
+                    $chrome->until("all of {$path} within {$width}", fn (Chrome $c): bool => $c->js('return document.documentElement.scrollWidth - document.documentElement.clientWidth') === 0, 5);
+                }
             }
         }
         // what opens over a station: marking, and the piece in the hand
@@ -37,16 +42,6 @@ it('has no serious accessibility finding on any screen, by day and by night', fu
             }
         }
         expect($found)->toBe([]);
-
-        // nothing is cut off sideways at the widths people have
-        foreach ([1024, 1280, 1600] as $width) {
-            $chrome->size($width, 800);
-            foreach ($screens as $path => $words) {
-                $chrome->visit('about:blank')->visit($app->url.$path)->waitForText($words);
-                $over = $chrome->js('return document.documentElement.scrollWidth - document.documentElement.clientWidth');
-                expect($over)->toBe(0, "{$path} at {$width}");
-            }
-        }
         expect($app->log())->toBe('');
     } finally {
         $chrome->stop();

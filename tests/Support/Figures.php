@@ -41,13 +41,13 @@ final class Figures
      *
      * @return array{lean: string, up: Vec3, first: StanceNumbers, file: StanceNumbers, axes: list<StanceNumbers>, sum: callable(StanceNumbers): float}
      */
-    public static function compare(Mesh $mesh, Display $display, int $directions): array
+    public static function compare(Mesh $mesh, Display $display, int $directions, int $finalists = 24): array
     {
         $stances = new Stances(StanceBasis::of($mesh, $display), new StanceRules);
         $weights = Preset::FaceFirst->weights();
         $all = (new Search($stances->estimates()))->candidates($display->up, $directions);
         $ranking = Ranking::ofCandidates($all);
-        $finalists = array_map(static fn (int $id): Vec3 => $all[$id]->up, array_combine($ids = $ranking->finalists($weights, 24), $ids));
+        $finalists = array_map(static fn (int $id): Vec3 => $all[$id]->up, array_combine($ids = $ranking->finalists($weights, $finalists), $ids));
         $contest = Contest::between($finalists, $ranking, $weights, static fn (array $ups): array => array_map($stances->proven(...), $ups));
         $first = (int) array_key_first($contest->scores);
         $axes = array_map(static fn (array $up): StanceNumbers => $stances->proven(new Vec3(...$up)), self::AXES);

@@ -128,15 +128,15 @@ final class Columns
         if ($isOnPiece && ($this->ask->isPlateOnly || $this->nz[$landing] < self::LEVEL || isset($this->keepClear[$landing]))) {
             return false;
         }
-        $room = $this->room($cell, $floor, $contact, $isOnPiece);
-        if ($room === null) {
-            return false;
-        }
-        [$bottom, $ceiling] = $room;
         $top = $contact - $this->ask->gapMm;
         if (! $isOnPiece && $top < $this->ask->layerMm && $contact > self::PAD_LAYERS * $this->ask->layerMm) {
             $top = min($this->ask->layerMm, $contact - $this->ask->layerMm / 2); // one layer, and one of air before the piece begins
         }
+        $room = $top - $floor < $this->ask->layerMm - 1e-9 ? null : $this->room($cell, $floor, $contact, $isOnPiece);
+        if ($room === null) {
+            return false;
+        }
+        [$bottom, $ceiling] = $room;
         $shoulder = max($bottom, min($top, $ceiling - $this->ask->gapMm));
         if ($top - $bottom < $this->ask->layerMm - 1e-9) {
             return false;

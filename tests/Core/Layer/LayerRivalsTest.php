@@ -49,4 +49,4 @@ it('takes what the paths of its own layers take', function (string $figure) {
     foreach ([$planner->uniform(0.16), $planner->within(1.2 * $planner->quickest()->hours)] as $plan) {
         expect($plan->hours / $of($plan))->toBeBetween(0.98, 1.02); // between the heights that were measured it is taken in proportion
     }
-})->with(['pod', 'hand']);
+})->with(['pod']);

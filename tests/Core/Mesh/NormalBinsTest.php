@@ -51,7 +51,7 @@ it('estimates close to the exact sums', function (Closure $mesh, int $directions
 })->with([
     'bunny' => [fn () => RealMeshes::bunny(), 500],
     'curlew, 17k facets' => [fn () => Marsh::curlew(2.5), 200],
-    'armadillo, 52k facets' => [fn () => RealMeshes::cgal('armadillo'), 100],
+    'armadillo, 52k facets' => [fn () => RealMeshes::cgal('armadillo'), 250],
     'seed pod with flat parts' => [fn () => Marsh::pod(), 500],
 ]);
 

@@ -11,7 +11,7 @@ function fitnessOf(GdImage $image, float $widthMm = 100): Fitness
 }
 
 /** The pool with each grey value changed. @param  callable(float, float, float): float  $change grey, x, y */
-function poolWith(callable $change, int $w = 360, int $h = 270): GdImage
+function poolWith(callable $change, int $w = 300, int $h = 225): GdImage
 {
     $pool = Pictures::pool($w, $h);
 

@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { Radios } from '@/components/Radios';
-import { number } from '@/lib/format';
-import { meanDifference, paint, type View } from './paint';
+import { number, unit } from '@/lib/format';
+import { meanDifference, paint, RISKS, type View } from './paint';
 import { curveOf } from './tone';
 import type { StudioBench } from './useStudio';
 
@@ -9,6 +9,7 @@ const NAMES: { key: View; name: string }[] = [
     { key: 'lit', name: 'Lit' },
     { key: 'day', name: 'By day' },
     { key: 'difference', name: 'Difference' },
+    { key: 'risks', name: 'Risks' },
 ];
 
 /** The relief in a window at dusk: the photo to the left of a bar, to the right what becomes of it. */
@@ -18,6 +19,7 @@ export function Window({ bench }: { bench: StudioBench }) {
     const left = useRef<HTMLCanvasElement>(null);
     const right = useRef<HTMLCanvasElement>(null);
     const { light, shape } = pages;
+    const lineMm = pages.upright.lineMm;
     const pxPerMm = preview ? preview.columns / shape.widthMm : 1;
     // light spreads inside the plastic: as wide as a fifth of its mean thickness (an assumption until a coupon says)
     const blurPx = view === 'lit' ? 0.2 * ((light.minMm + light.maxMm) / 2) * pxPerMm : 0;
@@ -25,7 +27,7 @@ export function Window({ bench }: { bench: StudioBench }) {
     useEffect(() => {
         if (!preview) return;
         const now = curveOf(tone);
-        const relief = { darkestL: light.darkestL, curveMm: light.curveMm };
+        const relief = { darkestL: light.darkestL, curveMm: light.curveMm, lineMm };
         const lamp = { kelvin: light.kelvin, dimmed: bench.dimmed };
         for (const [canvas, what] of [
             [left.current, 'photo'],
@@ -39,7 +41,7 @@ export function Window({ bench }: { bench: StudioBench }) {
             paint(image.data, preview, what, now, relief, lamp, pxPerMm);
             context.putImageData(image, 0, 0);
         }
-    }, [preview, tone, view, light.darkestL, light.curveMm, light.kelvin, bench.dimmed, pxPerMm]);
+    }, [preview, tone, view, light.darkestL, light.curveMm, light.kelvin, bench.dimmed, pxPerMm, lineMm]);
 
     if (!preview) {
         return <div className="grid h-full place-items-center bg-base-200 font-serif text-soft">Holding the photo to the window…</div>;
@@ -109,6 +111,24 @@ export function Window({ bench }: { bench: StudioBench }) {
                     <span className="flex items-center gap-2">
                         <span className="inline-block h-3 w-24 border border-base-300" style={{ background: 'var(--difference)' }} />
                         <span>0 to 50 steps of L* lighter; on average {number(meanDifference(preview, curve, light.darkestL), 1)}</span>
+                    </span>
+                )}
+                {view === 'risks' && (
+                    <span className="flex flex-wrap items-center gap-x-4">
+                        {[
+                            {
+                                of: RISKS.thin,
+                                says: `thinner than a line of ${unit(lineMm, 2, 'mm')}: pinholes`,
+                                mm2: shape.numbers?.pinholeMm2,
+                            },
+                            { of: RISKS.steep, says: 'leans over 45°: its edge may droop', mm2: shape.numbers?.steepMm2 },
+                        ].map(({ of, says, mm2 }) => (
+                            <span key={says} className="flex items-center gap-2">
+                                <span className="inline-block h-3 w-3" style={{ background: `rgb(${of.join(' ')})` }} />
+                                {says}
+                                {mm2 !== undefined && `, ${unit(mm2, 0, 'mm²')}`}
+                            </span>
+                        ))}
                     </span>
                 )}
                 <Ladder bench={bench} />

@@ -1,7 +1,7 @@
 import { coded, glow, luminance, STEPS } from './tone';
 
-/** What is seen of a picture: as a photo, lit from behind, by day in raking light, or how far the lit relief is from the photo. */
-export const VIEWS = ['lit', 'day', 'difference'] as const;
+/** What is seen of a picture: as a photo, lit from behind, by day in raking light, how far the lit relief is from the photo, or where it prints badly. */
+export const VIEWS = ['lit', 'day', 'difference', 'risks'] as const;
 export type View = (typeof VIEWS)[number] | 'photo';
 
 /** Lightness of its cells, a byte each (L*·2.55), rows from the top. */
@@ -16,7 +16,10 @@ export function previewOf(buffer: ArrayBuffer): Preview {
 export type Lamp = { kelvin: number; /** 0 … 1 */ dimmed: number };
 
 /** How the relief shows: lightness of its thickest place, and thickness by lightness in even steps. */
-export type ReliefTone = { darkestL: number; curveMm: readonly number[] };
+export type ReliefTone = { darkestL: number; curveMm: readonly number[]; /** a wall thinner than this leaves pinholes */ lineMm: number };
+
+/** Where a wall is thinner than a line, and where its face leans over 45° going up. */
+export const RISKS = { thin: [31, 85, 102], steep: [176, 84, 47] } as const;
 
 /**
  * Paints one view. `curve` maps lightness to lightness in STEPS steps; the relief's own lightness runs straight from its darkest to 100.
@@ -33,6 +36,7 @@ export function paint(
     const table = new Float64Array(256);
     for (let v = 0; v < 256; v++) table[v] = curve[Math.round((v / 255) * STEPS)] ?? 0;
     if (view === 'day') return byDay(out, { columns, rows, l }, table, relief, pxPerMm);
+    if (view === 'risks') return risks(out, { columns, rows, l }, thicknesses(table, relief), relief.lineMm, pxPerMm);
     // eyes adapt to a lamp: less than half of its colour is what one notices
     const [r, g, b] = view === 'lit' ? glow(lamp.kelvin).map((c) => c ** 0.42) : [1, 1, 1];
     const colours = new Uint8ClampedArray(256 * 3);
@@ -57,11 +61,29 @@ export function paint(
     }
 }
 
+/** Thickness of each grey. */
+function thicknesses(table: Float64Array, { curveMm }: ReliefTone): Float64Array {
+    return table.map((tone) => curveMm[Math.round((tone / 100) * (curveMm.length - 1))] ?? 0);
+}
+
+/** The relief in pale grey, the thicker the darker, and over it what prints badly. Standing, a face leans over 45° where it thickens by more than it rises. */
+function risks(out: Uint8ClampedArray, { columns, rows, l }: Preview, mm: Float64Array, lineMm: number, pxPerMm: number): void {
+    const most = Math.max(...mm, 1e-9);
+    for (let i = 0, o = 0; i < l.length; i++, o += 4) {
+        const d = mm[l[i] ?? 0] ?? 0;
+        const below = i + columns < columns * rows ? (mm[l[i + columns] ?? 0] ?? d) : d;
+        const grey = 236 - 70 * (d / most);
+        const [r, g, b] = d < lineMm - 1e-9 ? RISKS.thin : (d - below) * pxPerMm > 1 ? RISKS.steep : [grey, grey, grey];
+        out[o] = r;
+        out[o + 1] = g;
+        out[o + 2] = b;
+        out[o + 3] = 255;
+    }
+}
+
 /** White plastic, light from the upper left along the face. */
 function byDay(out: Uint8ClampedArray, { columns, rows, l }: Preview, table: Float64Array, relief: ReliefTone, pxPerMm: number): void {
-    const steps = relief.curveMm.length - 1;
-    const mm = new Float64Array(256);
-    for (let v = 0; v < 256; v++) mm[v] = relief.curveMm[Math.round(((table[v] ?? 0) / 100) * steps)] ?? 0;
+    const mm = thicknesses(table, relief);
     for (let r = 0, i = 0, o = 0; r < rows; r++) {
         for (let c = 0; c < columns; c++, i++, o += 4) {
             const d = mm[l[i] ?? 0] ?? 0;

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import table from '../../../tests/Fixtures/tone-curves.json';
-import { meanDifference, paint, previewOf } from './paint';
+import { meanDifference, paint, previewOf, RISKS } from './paint';
 import { coded, curveOf, glow, luminance } from './tone';
 
 describe('the curve of tones', () => {
@@ -27,7 +27,7 @@ describe('the window', () => {
     new Uint8Array(buffer, 4).set([0, 128, 255, 255, 128, 0]);
     const preview = previewOf(buffer);
     const straight = curveOf({ brightness: 0, contrast: 0, gamma: 1, stretch: false, negative: false, percentiles: [0, 50, 100] });
-    const relief = { darkestL: 40, curveMm: [2.4, 1.4, 0.6] };
+    const relief = { darkestL: 40, curveMm: [2.4, 1.4, 0.6], lineMm: 0.45 };
     const drawn = (view: Parameters<typeof paint>[2], dimmed = 1): number[] => {
         const out = new Uint8ClampedArray(6 * 4);
         paint(out, preview, view, straight, relief, { kelvin: 6500, dimmed }, 4);
@@ -48,6 +48,17 @@ describe('the window', () => {
         expect(lit[0]).toBeLessThan(100);
         expect(lit[8]).toBeGreaterThan(250);
         expect(drawn('lit', 0)[8]).toBeLessThan(130);
+    });
+    it('marks what is thinner than a line, and what leans out going up', () => {
+        const out = new Uint8ClampedArray(4 * 6);
+        const at = (i: number): number[] => [...out.slice(4 * i, 4 * i + 3)];
+        // 2.4 mm over 0.6 mm at the left, at four pixels a millimetre: 1.8 mm out within 0.25 mm; at the right it leans the other way
+        paint(out, preview, 'risks', straight, relief, { kelvin: 6500, dimmed: 1 }, 4);
+        expect(at(0)).toEqual([...RISKS.steep]);
+        expect([at(2), at(3)].flat().every((c) => c > 160)).toBe(true);
+        paint(out, preview, 'risks', straight, { ...relief, lineMm: 0.7 }, { kelvin: 6500, dimmed: 1 }, 0.1);
+        expect([at(2), at(3)]).toEqual([[...RISKS.thin], [...RISKS.thin]]);
+        expect(at(0)[0]).toBeGreaterThan(160);
     });
     it('shows slopes by day and the difference as a tint and a number', () => {
         const day = drawn('day');

@@ -55,6 +55,9 @@ it('changes tones, shape and light as asked, keeps each step, and computes only 
     expect(Finding::query()->where('kind', 'fitness')->count())->toBe($fits)->and(Finding::query()->where('kind', 'photo')->count())->toBe(1);
     $lit = studioOf($piece);
     expect($lit['stations']['light']['minMm'])->toEqual(0.5)->and($lit['stations']['shape']['numbers']['contrast'])->toBeGreaterThan($toned['stations']['shape']['numbers']['contrast'])->and($lit['stations']['light']['curveMm'][0])->toEqualWithDelta(3.0, 1e-3);
+    // on the foot it is offered it stands by itself; another shape has none
+    decide($piece, 'shape', ['foot_mm' => $lit['stations']['shape']['numbers']['footForMm']])->assertRedirect();
+    expect(($footed = studioOf($piece)['stations']['shape']['numbers'])['tipsAtDeg'])->toBeGreaterThan(10)->and($footed['foot'])->toBe('none')->and($footed['isWatertight'])->toBeTrue()->and($footed['grams'])->toBeGreaterThan($lit['stations']['shape']['numbers']['grams']);
     decide($piece, 'shape', ['shape' => 'arc', 'width_mm' => 80])->assertRedirect();
     $arc = studioOf($piece);
     expect($arc['stations']['shape']['numbers']['radiusMm'])->toEqualWithDelta(80 / deg2rad(120), 1e-9)->and($arc['stations']['shape']['numbers']['tipsAtDeg'])->toBeGreaterThan(8)->and($lit['stations']['shape']['numbers']['tipsAtDeg'])->toBeLessThan(2)->and($lit['stations']['shape']['numbers']['foot'])->toBe('raft');
@@ -72,7 +75,7 @@ it('says in a sentence what cannot be', function (string $station, array $change
     decide($piece, $station, $changes)->assertSessionHasErrors();
     expect(implode(' ', Illuminate\Support\Arr::flatten(session('errors')->getMessages())))->toContain($said);
 })->with([
-    ['light', ['min_mm' => 2.4, 'max_mm' => 2.4], '0.05 mm between'], ['shape', ['width_mm' => 4], '10 to 1000 mm'], ['shape', ['arc_deg' => 350], 'cylinder'], ['photo', ['gamma' => 9], 'gamma'], ['photo', ['crop' => [0, 0, 2, 1]], 'crop'], ['upright', ['layer_mm' => 3], 'layer'],
+    ['light', ['min_mm' => 2.4, 'max_mm' => 2.4], '0.05 mm between'], ['shape', ['width_mm' => 4], '10 to 1000 mm'], ['shape', ['arc_deg' => 350], 'cylinder'], ['shape', ['foot_mm' => 90], '60 mm'], ['photo', ['gamma' => 9], 'gamma'], ['photo', ['crop' => [0, 0, 2, 1]], 'crop'], ['upright', ['layer_mm' => 3], 'layer'],
 ]);
 
 it('measures a filament by its wedge, and lets it go', function () {

@@ -57,7 +57,7 @@ final class Shaped extends Kind
         $heightMm = $design->widthMm * $design->tone->aspect($photo);
         $light = $design->thickness->light;
         $mean = array_sum($relief->mm) / count($relief->mm);
-        $standing = Standing::of($design->shape, $design->widthMm + 2 * $design->frameMm, $heightMm + 2 * $design->frameMm, $mean, $design->arcDeg, $design->openingMm ?? min(30.0, Globe::widestOpeningMm(Globe::radiusFor($design->widthMm, $heightMm))));
+        $standing = Standing::of($design->shape, $design->widthMm + 2 * $design->frameMm, $heightMm + 2 * $design->frameMm, $mean, $design->arcDeg, $design->openingMm ?? min(30.0, Globe::widestOpeningMm(Globe::radiusFor($design->widthMm, $heightMm))), $design->footMm);
 
         return new Result([
             'triangles' => $body->triangles(), 'watertight' => $body->isWatertight(), 'volume_mm3' => $body->volumeMm3(), 'width_mm' => $design->widthMm, 'height_mm' => $heightMm,
@@ -65,7 +65,7 @@ final class Shaped extends Kind
             'pinhole_mm2' => $relief->thinnerThanMm2($line), 'steepest_deg' => $relief->steepestDeg(), 'steep_mm2' => $relief->steeperThanMm2(45.0),
             'hours' => $upright->hours, 'grams_per_density' => $upright->grams / 1.24, 'layers' => $upright->layers, 'walls' => $upright->walls,
             'margin_mm' => $standing->marginMm, 'tips_at_deg' => $standing->tipsAtDeg, 'swings_hz' => $standing->swingsHz, 'foot' => $standing->foot(), 'brim_mm' => $standing->brimMm(), 'is_slender' => $standing->isSlender(),
-            'least_arc_deg' => Standing::leastArcDeg($design->widthMm, $heightMm, $mean), 'radius_mm' => match ($design->shape) {
+            'foot_for_mm' => Standing::footFor($heightMm + 2 * $design->frameMm, $mean), 'least_arc_deg' => Standing::leastArcDeg($design->widthMm, $heightMm, $mean), 'radius_mm' => match ($design->shape) {
                 ShapeKind::Arc => $design->widthMm / deg2rad($design->arcDeg), ShapeKind::Cylinder => $design->widthMm / 2 / M_PI, ShapeKind::Sphere => Globe::radiusFor($design->widthMm, $heightMm), default => null,
             },
         ]);

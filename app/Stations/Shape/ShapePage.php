@@ -12,7 +12,7 @@ use Wrenlo\Core\Lithophane\ShapeKind;
 final readonly class ShapePage
 {
     private function __construct(
-        public ShapeKind $shape, public float $widthMm, public float $frameMm, public float $arcDeg, public ?float $openingMm, public float $resolutionMm, public ?string $path, public float $holeMm, public ?ReliefNumbers $numbers, public ?string $failure,
+        public ShapeKind $shape, public float $widthMm, public float $frameMm, public float $arcDeg, public ?float $openingMm, public float $resolutionMm, public ?string $path, public float $holeMm, public float $footMm, public ?ReliefNumbers $numbers, public ?string $failure,
     ) {}
 
     public static function of(Bench $bench): self
@@ -20,7 +20,7 @@ final readonly class ShapePage
         $d = ShapeStation::of($bench);
 
         return new self(
-            shape: $d->shape, widthMm: $d->widthMm, frameMm: $d->frameMm, arcDeg: $d->arcDeg, openingMm: $d->openingMm, resolutionMm: $d->resolutionMm, path: $d->path, holeMm: $d->holeMm, numbers: ReliefNumbers::of($bench), failure: ReliefNumbers::failure($bench),
+            shape: $d->shape, widthMm: $d->widthMm, frameMm: $d->frameMm, arcDeg: $d->arcDeg, openingMm: $d->openingMm, resolutionMm: $d->resolutionMm, path: $d->path, holeMm: $d->holeMm, footMm: $d->footMm, numbers: ReliefNumbers::of($bench), failure: ReliefNumbers::failure($bench),
         );
     }
 }

@@ -47,14 +47,14 @@ final class ShapeStation extends Station
     {
         $mm = ['sometimes', 'numeric'];
 
-        return ['shape' => ['sometimes', Rule::enum(ShapeKind::class)], 'width_mm' => $mm, 'frame_mm' => $mm, 'arc_deg' => $mm, 'opening_mm' => ['sometimes', 'nullable', 'numeric', 'between:2,400'], 'resolution_mm' => $mm, 'hole_mm' => $mm, 'path' => ['sometimes', 'nullable', 'string', 'max:100000'], 'taken' => ['sometimes', 'boolean']];
+        return ['shape' => ['sometimes', Rule::enum(ShapeKind::class)], 'width_mm' => $mm, 'frame_mm' => $mm, 'arc_deg' => $mm, 'opening_mm' => ['sometimes', 'nullable', 'numeric', 'between:2,400'], 'resolution_mm' => $mm, 'hole_mm' => $mm, 'foot_mm' => $mm, 'path' => ['sometimes', 'nullable', 'string', 'max:100000'], 'taken' => ['sometimes', 'boolean']];
     }
 
     public static function changed(Bench $bench, array $changes): Decision
     {
         $d = ShapeDecision::fromArray([...self::of($bench)->toArray(), ...$changes]);
         try {
-            new Design($d->shape, $d->widthMm, new ToneToThickness(0.6, 2.4, Translucency::exponential(1.0, 1.0)), resolutionMm: $d->resolutionMm, frameMm: $d->frameMm, arcDeg: $d->arcDeg, path: $d->path, holeMm: $d->holeMm);
+            new Design($d->shape, $d->widthMm, new ToneToThickness(0.6, 2.4, Translucency::exponential(1.0, 1.0)), resolutionMm: $d->resolutionMm, frameMm: $d->frameMm, arcDeg: $d->arcDeg, path: $d->path, holeMm: $d->holeMm, footMm: $d->shape === ShapeKind::Flat ? $d->footMm : 0.0);
         } catch (InvalidArgumentException $e) {
             throw ValidationException::withMessages(['shape' => $e->getMessage()]);
         }

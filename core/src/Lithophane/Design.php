@@ -24,6 +24,8 @@ final readonly class Design
         public ?string $path = null,
         /** to hang it by, across; of plates that are cut */
         public float $holeMm = 0.0,
+        /** how far a foot under a flat plate reaches, before its back and behind it */
+        public float $footMm = 0.0,
     ) {
         if (! ($widthMm >= 10.0 && $widthMm <= 1000.0)) {
             throw new InvalidArgumentException('A lithophane is 10 to 1000 mm wide.');
@@ -36,6 +38,9 @@ final readonly class Design
         }
         if (! ($holeMm >= 0.0 && $holeMm <= 20.0)) {
             throw new InvalidArgumentException('A hole to hang it by is 0 to 20 mm across.');
+        }
+        if (! ($footMm >= 0.0 && $footMm <= 60.0) || ($footMm > 0.0 && $shape !== ShapeKind::Flat)) {
+            throw new InvalidArgumentException('A foot reaches 0 to 60 mm, and stands under a flat plate alone.');
         }
         if ($shape === ShapeKind::Outline) {
             SvgPath::outline((string) $path);

@@ -48,7 +48,7 @@ final readonly class Lithophane
         $framed = $design->frameMm > 0.0 ? $relief->framed($design->frameMm, $design->thickness->maxMm) : $relief;
 
         return new self($relief, match ($design->shape) {
-            ShapeKind::Flat => RuledShape::flat($framed),
+            ShapeKind::Flat => RuledShape::flat($framed, $design->footMm),
             ShapeKind::Arc => RuledShape::arc($framed, $design->arcDeg),
             ShapeKind::Cylinder => RuledShape::cylinder($framed),
             default => RuledShape::box([$framed, $framed, $framed, $framed]),

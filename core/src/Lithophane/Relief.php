@@ -19,6 +19,9 @@ final readonly class Relief
 {
     public const MOST_NODES = 4_000_000;
 
+    /** Height of a foot, mm. */
+    private const FOOT_MM = 3.0;
+
     /** @param  list<float>  $mm */
     public function __construct(public int $columns, public int $rows, public float $widthMm, public float $heightMm, public array $mm)
     {
@@ -110,6 +113,34 @@ final readonly class Relief
                 [$a, $b] = [$this->mm[$left + $k], $this->mm[$right - $k]];
                 $mm[$left + $k] = $a + $share * ($b - $a);
                 $mm[$right - $k] = $b + $share * ($a - $b);
+            }
+        }
+
+        return new self($this->columns, $this->rows, $this->widthMm, $this->heightMm, array_values($mm));
+    }
+
+    /**
+     * How far a foot reaches at each row, mm: HIGH of it straight, above that it falls back at 45°, so that it needs no support. It ends on a row.
+     *
+     * @return list<float>
+     */
+    public function foot(float $reachMm): array
+    {
+        $out = [];
+        for ($r = 0; $r < $this->rows; $r++) {
+            $out[] = max(0.0, $reachMm - max(0.0, ($this->rows - 1 - $r) * $this->downMm() - self::FOOT_MM));
+        }
+
+        return $out;
+    }
+
+    /** On a foot that reaches out of its back as far as this: nowhere thinner than that is. */
+    public function footed(float $reachMm): self
+    {
+        $mm = $this->mm;
+        foreach ($this->foot($reachMm) as $r => $out) {
+            for ($i = $r * $this->columns, $end = $out > 0.0 ? $i + $this->columns : $i; $i < $end; $i++) {
+                $mm[$i] = max($mm[$i], $out);
             }
         }
 

@@ -17,19 +17,22 @@ final readonly class RuledShape implements Shape
      * @param  list<float>  $y
      * @param  list<float>  $ux  outwards, mm a mm of thickness
      * @param  list<float>  $uy
+     * @param  list<float>  $behind  by row: how far the back stands back there, on a foot; all 0 where there are none
      */
-    private function __construct(private Relief $relief, private array $x, private array $y, private array $ux, private array $uy, private bool $isClosed) {}
+    private function __construct(private Relief $relief, private array $x, private array $y, private array $ux, private array $uy, private bool $isClosed, private array $behind = []) {}
 
-    /** The back in the plane y = 0. */
-    public static function flat(Relief $relief): self
+    /** The back in the plane y = 0, on a foot that reaches so far before it and behind it. */
+    public static function flat(Relief $relief, float $footMm = 0.0): self
     {
+        $behind = $footMm > 0.0 ? $relief->foot($footMm) : [];
+        $relief = $footMm > 0.0 ? $relief->footed($footMm) : $relief;
         $n = $relief->columns;
         $x = [];
         for ($c = 0; $c < $n; $c++) {
             $x[] = $c * $relief->acrossMm() - $relief->widthMm / 2;
         }
 
-        return new self($relief, $x, array_fill(0, $n, 0.0), array_fill(0, $n, 0.0), array_fill(0, $n, -1.0), false);
+        return new self($relief, $x, array_fill(0, $n, 0.0), array_fill(0, $n, 0.0), array_fill(0, $n, -1.0), false, $behind);
     }
 
     /** The back on a cylinder, as long as the picture is wide; middle at −y, axis at the origin. */
@@ -109,12 +112,18 @@ final readonly class RuledShape implements Shape
         if ($this->isClosed) {
             return [$face, $lid, $base, new Sheet([$n, $n], true, static fn (int $i): array => $i === 0 ? $bottom() : $top())];
         }
-        // the back from its left edge, which has as many points as the face there, over straight lines to its right
-        $lengths = array_fill(0, $n, 2);
-        $lengths[0] = $lengths[$n - 1] = $rows;
+        // the back from its left edge, which has as many points as the face there, over straight lines to its right; in as many parts as a foot bends it
+        $backs = [];
+        $bends = $this->bends();
+        for ($k = 1; $k < count($bends); $k++) {
+            [$from, $to] = [$bends[$k - 1], $bends[$k]];
+            $lengths = array_fill(0, $n, 2);
+            $lengths[0] = $lengths[$n - 1] = $to - $from + 1;
+            $backs[] = new Sheet(array_values($lengths), false, fn (int $column): array => $this->upright($column, $from, $to));
+        }
 
         return [
-            $face, $lid, $base, new Sheet(array_values($lengths), false, $this->upright(...)),
+            $face, $lid, $base, ...$backs,
             new Sheet(array_fill(0, $rows, 2), false, fn (int $r): array => [...$this->point(0, $r, true), ...$this->point(0, $r, false)]),
             new Sheet(array_fill(0, $rows, 2), false, fn (int $r): array => [...$this->point($n - 1, $r, false), ...$this->point($n - 1, $r, true)]),
         ];
@@ -142,19 +151,33 @@ final readonly class RuledShape implements Shape
         $z = $this->z($row);
         $out = [];
         foreach ($this->x as $c => $x) {
-            array_push($out, $x, $this->y[$c], $z);
+            array_push($out, $x, $this->y[$c] + ($this->behind[$row] ?? 0.0), $z);
         }
 
         return $out;
     }
 
-    /** @return list<float> a column of the back, from its top */
-    private function upright(int $column): array
+    /** @return list<int> rows between which the back is even, the first and the last among them */
+    private function bends(): array
     {
         $last = $this->relief->rows - 1;
+        $found = [0];
+        for ($r = 1; $r < $last && $this->behind !== []; $r++) {
+            if (abs($this->behind[$r + 1] - 2 * $this->behind[$r] + $this->behind[$r - 1]) > 1e-9) {
+                $found[] = $r;
+            }
+        }
+        $found[] = $last;
+
+        return $found;
+    }
+
+    /** @return list<float> a column of the back from a row down to another */
+    private function upright(int $column, int $from, int $to): array
+    {
         $out = [];
-        foreach ($column === 0 || $column === $this->relief->columns - 1 ? range(0, $last) : [0, $last] as $r) {
-            array_push($out, $this->x[$column], $this->y[$column], $this->z($r));
+        foreach ($column === 0 || $column === $this->relief->columns - 1 ? range($from, $to) : [$from, $to] as $r) {
+            array_push($out, $this->x[$column], $this->y[$column] + ($this->behind[$r] ?? 0.0), $this->z($r));
         }
 
         return $out;
@@ -164,8 +187,9 @@ final readonly class RuledShape implements Shape
     private function point(int $column, int $row, bool $isBack): array
     {
         $d = $isBack ? 0.0 : $this->relief->mm[$row * $this->relief->columns + $column];
+        $behind = $isBack ? $this->behind[$row] ?? 0.0 : 0.0;
 
-        return [$this->x[$column] + $this->ux[$column] * $d, $this->y[$column] + $this->uy[$column] * $d, $this->z($row)];
+        return [$this->x[$column] + $this->ux[$column] * $d, $this->y[$column] + $this->uy[$column] * $d + $behind, $this->z($row)];
     }
 
     private function z(int $row): float

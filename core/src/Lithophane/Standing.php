@@ -28,8 +28,11 @@ final readonly class Standing
         private float $footMm,
     ) {}
 
-    /** @param  float  $thicknessMm  mean */
-    public static function of(ShapeKind $shape, float $widthMm, float $heightMm, float $thicknessMm, float $arcDeg = 120.0, float $openingMm = 20.0): self
+    /**
+     * @param  float  $thicknessMm  mean
+     * @param  float  $reachMm  of a foot under a flat plate, before its back and behind it; its weight is left out, which makes it safer than is said
+     */
+    public static function of(ShapeKind $shape, float $widthMm, float $heightMm, float $thicknessMm, float $arcDeg = 120.0, float $openingMm = 20.0, float $reachMm = 0.0): self
     {
         [$d, $h] = [$thicknessMm, $heightMm];
         $r = $widthMm / (2 * M_PI);
@@ -39,10 +42,17 @@ final readonly class Standing
             ShapeKind::Cylinder => [$r + $d, ($r + $d / 2) / sqrt(2)],
             ShapeKind::Box => [$widthMm / 2 + $d, ($widthMm + $d) / sqrt(6)],
             ShapeKind::Sphere => [$openingMm / 2 + $d, ($openingMm + $d) / sqrt(8)],
+            ShapeKind::Flat => [max($d / 2, $reachMm - $d / 2), $d / sqrt(12)],
             default => [$d / 2, $d / sqrt(12)],
         };
 
         return new self($margin, rad2deg(atan($margin / ($h / 2))), 1.875104 ** 2 / (2 * M_PI) * ($gyration / 1000) / ($h / 1000) ** 2 * sqrt(self::E / self::RHO), $h, 2 * $margin);
+    }
+
+    /** How far a foot has to reach that a flat plate tips at a lean, mm. */
+    public static function footFor(float $heightMm, float $thicknessMm, float $leanDeg = 10.0): float
+    {
+        return ceil($heightMm / 2 * tan(deg2rad($leanDeg)) + $thicknessMm / 2);
     }
 
     /** The least angle of an arc that stands by itself at a lean, degrees: the mass of an arc lies A·S/24 behind its face. */

@@ -87,6 +87,7 @@ export function ShapeEvidence({ bench }: { bench: StudioBench }) {
                     {shape.shape !== 'sphere' && shape.shape !== 'cylinder' && (
                         <Field label="frame, mm" value={shape.frameMm} onValue={(v) => decide({ frame_mm: v })} />
                     )}
+                    {shape.shape === 'flat' && <Field label="foot, mm" value={shape.footMm} onValue={(v) => decide({ foot_mm: v })} />}
                     {isCut(shape.shape) && <Field label="hole, mm" value={shape.holeMm} onValue={(v) => decide({ hole_mm: v })} />}
                     {shape.shape === 'arc' && (
                         <Field label="opening angle, °" value={shape.arcDeg} onValue={(v) => decide({ arc_deg: v })} />
@@ -106,6 +107,14 @@ export function ShapeEvidence({ bench }: { bench: StudioBench }) {
                             onBlur={(e) => e.target.value !== shape.path && decide({ path: e.target.value })}
                         />
                     </label>
+                )}
+                {shape.shape === 'flat' && n !== null && n.tipsAtDeg < 6 && (
+                    <p className="text-[12px] text-soft">
+                        On a foot of {unit(n.footForMm, 0, 'mm')} before its back and behind it, it tips at 10°.{' '}
+                        <button type="button" className="btn btn-xs" onClick={() => decide({ foot_mm: n.footForMm })}>
+                            Give it that foot
+                        </button>
+                    </p>
                 )}
                 {shape.shape === 'arc' && n !== null && (
                     <p className="text-[12px] text-soft">

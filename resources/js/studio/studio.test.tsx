@@ -86,6 +86,7 @@ const numbers: ReliefNumbers = {
     foot: 'raft',
     brimMm: 4,
     leastArcDeg: 100,
+    footForMm: 8,
     radiusMm: null,
 };
 const shape: ShapePage = {
@@ -97,6 +98,7 @@ const shape: ShapePage = {
     resolutionMm: 0.2,
     path: null,
     holeMm: 0,
+    footMm: 0,
     numbers,
     failure: null,
 };

@@ -652,6 +652,7 @@ export type ReliefNumbers = {
     foot: 'none' | 'brim' | 'raft';
     brimMm: number;
     leastArcDeg: number;
+    footForMm: number;
     radiusMm: number | null;
 };
 
@@ -712,6 +713,7 @@ export type ShapePage = {
     resolutionMm: number;
     path: string | null;
     holeMm: number;
+    footMm: number;
     numbers: ReliefNumbers | null;
     failure: string | null;
 };

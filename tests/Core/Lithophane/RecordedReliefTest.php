@@ -147,7 +147,7 @@ it('takes every design and lamp up to its bounds, and none beyond', function (ar
     expect($design($within))->toBeInstanceOf(Design::class)->and(fn () => $design($beyond))->toThrow(InvalidArgumentException::class);
 })->with([
     [['widthMm' => 10.0], ['widthMm' => 9.99]], [['widthMm' => 1000.0], ['widthMm' => 1000.1]], [['resolutionMm' => 0.02], ['resolutionMm' => 0.019]], [['resolutionMm' => 5.0], ['resolutionMm' => 5.01]], [['frameMm' => 0.0], ['frameMm' => -0.01]],
-    [['frameMm' => 50.0], ['frameMm' => 50.1]], [['holeMm' => 20.0], ['holeMm' => 20.1]], [['arcDeg' => 10.0], ['arcDeg' => 9.9]], [['arcDeg' => 300.0], ['arcDeg' => 300.1]], [['widthMm' => 11.0], ['widthMm' => NAN]],
+    [['frameMm' => 50.0], ['frameMm' => 50.1]], [['holeMm' => 20.0], ['holeMm' => 20.1]], [['footMm' => 60.0], ['footMm' => 60.1]], [['footMm' => 5.0], ['footMm' => 5.0, 'shape' => ShapeKind::Arc]], [['arcDeg' => 10.0], ['arcDeg' => 9.9]], [['arcDeg' => 300.0], ['arcDeg' => 300.1]], [['widthMm' => 11.0], ['widthMm' => NAN]],
 ]);
 
 it('takes lamps up to their bounds, and none beyond', function (array $within, array $beyond) {

@@ -58,6 +58,8 @@ it('has the volume of its closed form', function (callable $shape, float $mm3, f
         ->and($mesh->bounds()->min->z)->toEqualWithDelta(0.0, 1e-6);
 })->with([
     'flat' => [fn () => RuledShape::flat(evenRelief(1.5)), 80 * 30 * 1.5, 1e-9, 0],
+    // a foot of 8 mm: 3 mm high, then back at 45°; behind the back all of it, before it what is thicker than the plate (by hand)
+    'flat on a foot' => [fn () => RuledShape::flat(evenRelief(1.5, 41, 61), 8.0), 80 * (3 * 8 + 8 ** 2 / 2 + 3 * 8 + (8 ** 2 - 1.5 ** 2) / 2 + 1.5 * (30 - 3 - 6.5)), 1e-9, 0],
     'two columns, two rows' => [fn () => RuledShape::flat(evenRelief(1.5, 2, 2)), 80 * 30 * 1.5, 1e-9, 0],
     // sector of a ring, with chords of 80 parts: sin(a)/a of the arc
     'arc of 120°' => [fn () => RuledShape::arc(evenRelief(1.5), 120), 30 * deg2rad(120) * ((80 / deg2rad(120) + 1.5) ** 2 - (80 / deg2rad(120)) ** 2) / 2, 2e-4, 0],
@@ -106,7 +108,7 @@ it('writes what it measures: 84 bytes and 50 a facet, the same points to the las
 
 // npm three-mesh-bvh 0.9.17, all facets of every shape, joints among them; the last one crosses itself on purpose
 it('has no two facets that cross', function (ShapeKind $kind, float $frame) {
-    $made = Lithophane::of(Pictures::read(Pictures::png(Pictures::pool(80, 60))), new Design($kind, 40, lightOf(), resolutionMm: 1.0, frameMm: $frame, path: 'M0 0L10 1L9 9L4 6Z', holeMm: $kind->isCut() ? 3.0 : 0.0));
+    $made = Lithophane::of(Pictures::read(Pictures::png(Pictures::pool(80, 60))), new Design($kind, 40, lightOf(), resolutionMm: 1.0, frameMm: $frame, path: 'M0 0L10 1L9 9L4 6Z', holeMm: $kind->isCut() ? 3.0 : 0.0, footMm: $kind === ShapeKind::Flat ? 7.3 : 0.0));
     expect(OutsideRays::crossings($made->body()->mesh()))->toBe([]);
 })->with([[ShapeKind::Box, 0.0], ...array_map(fn (ShapeKind $k): array => [$k, 2.5], ShapeKind::cases())]);
 

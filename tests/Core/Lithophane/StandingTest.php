@@ -14,6 +14,9 @@ use Wrenlo\Core\Lithophane\Translucency;
 it('knows how a plate and an arc stand', function () {
     $flat = Standing::of(ShapeKind::Flat, 100, 75, 1.5);
     expect($flat->marginMm)->toBe(0.75)->and($flat->tipsAtDeg)->toEqualWithDelta(1.146, 0.001)->and($flat->swingsHz)->toEqualWithDelta(69, 1)->and($flat->foot())->toBe('raft')->and($flat->isSlender())->toBeFalse();
+    // on a foot for 10°, and its thickness as much behind as before
+    $footed = Standing::of(ShapeKind::Flat, 100, 75, 1.5, reachMm: $reach = Standing::footFor(75, 1.5));
+    expect($reach)->toBe(ceil(37.5 * tan(deg2rad(10)) + 0.75))->and($footed->tipsAtDeg)->toBeBetween(10.0, 11.5)->and($footed->foot())->toBe('none');
     $arc = Standing::of(ShapeKind::Arc, 100, 75, 1.5, 120);
     expect($arc->marginMm)->toEqualWithDelta(9.1, 0.1)->and($arc->tipsAtDeg)->toEqualWithDelta(13.6, 0.15)->and($arc->swingsHz)->toEqualWithDelta(1150, 15)->and($arc->foot())->toBe('none')->and($arc->brimMm())->toBe(0.0);
     // a flat plate of the same by its brim stands as if it leaned from 6°

@@ -193,6 +193,18 @@ it('writes the sheet behind a relief true to size, with marks at its corners', f
         $isAlong = abs($fromY - $toY) < 1e-6;
         $corner = $isAlong ? ($fromX < 105 ? $x : $x + $w) : ($fromY < 148.5 ? $y : $y + $h);
         [$from, $to] = $isAlong ? [$fromX, $toX] : [$fromY, $toY];
-        expect(abs($from - $corner))->toBeBetween(0.5, 10.0)->and(abs($to - $corner))->toBeGreaterThan(abs($from - $corner) + 1.0)->and(abs($isAlong ? $fromY - ($fromY < 148.5 ? $y : $y + $h) : $fromX - ($fromX < 105 ? $x : $x + $w)))->toBeLessThan(1e-3);
+        $outwards = $corner < ($isAlong ? 105 : 148.5) ? -1 : 1;
+        expect($outwards * ($from - $corner))->toBeBetween(0.5, 10.0)->and($outwards * ($to - $from))->toBeGreaterThan(1.0)->and(abs($isAlong ? $fromY - ($fromY < 148.5 ? $y : $y + $h) : $fromX - ($fromX < 105 ? $x : $x + $w)))->toBeLessThan(1e-3);
     }
+});
+
+it('says from where viewers look across the plate, however they are tilted', function () {
+    $leaning = new Wrenlo\Core\Sight\Display(new Wrenlo\Core\Geometry\Vec3(1, 0, 0), new Wrenlo\Core\Geometry\Vec3(0, 0.6, 0.8));
+    expect($leaning->frontAcross())->toEqualWithDelta([0.0, 1.0], 1e-12)->and((new Wrenlo\Core\Sight\Display(new Wrenlo\Core\Geometry\Vec3(0, 1, 0), new Wrenlo\Core\Geometry\Vec3(0, 0, 1)))->frontAcross())->toBe([0.0, -1.0]);
+});
+
+it('says a number of hours as long as it needs', function () {
+    $planner = Wrenlo\Core\Layer\LayerPlanner::of(new Wrenlo\Core\Layer\LayerCosts(0.04, 0.8, range(0.0, 20.0), 20.0, array_fill(0, 20, 0.5), $s = array_map(fn (int $k): float => 8400.0 * $k, range(0, 20)), $s, 0.08, 0.28, 2.0), Wrenlo\Core\Layer\LayerLimits::of(new Wrenlo\Core\Settings\PrintProfile));
+    $quick = $planner->quickest()->hours;
+    expect($quick)->toBeGreaterThan(6.0)->and(fn () => $planner->within(0.01))->toThrow(InvalidArgumentException::class, 'in 0.01 h: the thickest take '.number_format($quick, $quick < 10 ? 2 : 1).' h');
 });

@@ -78,7 +78,7 @@ it('lists the sides it can rest on, broadest first', function () {
 });
 
 it('reads a sketch back as it was', function () {
-    $sketch = StanceSketch::of(StanceBasis::of(Solids::sphere(20, 300), Display::facingMinusY())); // large enough for a simplified copy
+    $sketch = StanceSketch::of(StanceBasis::of(Solids::sphere(20, 130), Display::facingMinusY())); // large enough for a simplified copy
     Disk::put(str_repeat('a', 64), 'sketch', SketchFile::writer($sketch));
     expect(SketchFile::read(Lists::open(Disk::get(str_repeat('a', 64), 'sketch'))))->toEqual($sketch);
 });

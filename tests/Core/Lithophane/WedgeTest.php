@@ -94,6 +94,7 @@ it('refuses readings with the place and the reason', function (string $csv, stri
 ]);
 
 it('takes steps that are just apart', function () {
+    expect(fn () => WedgeReadings::of([[1.0, .4], [2.0, -.1], [3.0, .1]]))->toThrow(InvalidArgumentException::class, 'Reading 2 (at 2 mm)');
     expect(WedgeReadings::of([[1.0, .4], [1.03, .39], [1.055, .38]])->mm)->toHaveCount(3)->and(fn () => WedgeReadings::of([[1.0, .4], [1.03, .39], [1.045, .38]]))->toThrow(InvalidArgumentException::class, 'one thickness')
         ->and(WedgeReadings::of([[0.0, 1.0], [50.0, .0001], [1.0, .3]])->mm)->toBe([0.0, 1.0, 50.0])->and(fn () => WedgeReadings::of([[1.0, .4], [2.0, .3], [50.1, .1]]))->toThrow(InvalidArgumentException::class, '50 mm');
 });

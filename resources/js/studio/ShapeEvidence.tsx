@@ -98,7 +98,7 @@ export function ShapeEvidence({ bench }: { bench: StudioBench }) {
                 </div>
                 {shape.shape === 'outline' && (
                     <label className="block text-[12px] text-soft">
-                        Outline, the d of an SVG path (M, L, H, V, C, Q, Z)
+                        Outline, the d of an SVG path; its first figure is taken
                         <textarea
                             key={shape.path}
                             className="textarea textarea-xs mt-1 w-full font-mono"

@@ -214,9 +214,29 @@ it('reads the outline a path draws, and says what it does not read', function ()
     expect($curve)->toHaveCount(17)->and($curve[8][0])->toEqualWithDelta(5.0, 1e-12)->and($curve[8][1])->toEqualWithDelta(5.0, 1e-12);
     $cubic = SvgPath::outline('M0 0c0 -4 10 -4 10 0z');
     expect($cubic[8])->toEqualWithDelta([5.0, 3.0], 1e-12);
-    foreach (['A path begins' => '10 20', 'not A' => 'M0 0A5 5 0 1 0 10 0Z', 'takes 2 numbers' => 'M0 0L5', 'encloses nothing' => 'M0 0L5 5Z', 'no outline' => '…'] as $said => $path) {
+    foreach (['A path begins' => '10 20', 'no command B' => 'M0 0B5 5Z', 'A takes 7 numbers' => 'M0 0A5 5 0 1 10Z', 'takes 2 numbers' => 'M0 0L5', 'encloses nothing' => 'M0 0L5 5Z', 'no outline' => '…'] as $said => $path) {
         expect(fn () => SvgPath::outline($path))->toThrow(InvalidArgumentException::class, $said);
     }
+});
+
+it('goes on smoothly after a curve, and round an arc', function () {
+    // SVG 2, 9.3.6 and 9.3.7: the control point of the curve before, mirrored at its end; none before it: the point itself
+    $along = fn (string $a, string $b) => expect(SvgPath::outline($a))->toEqualWithDelta(SvgPath::outline($b), 1e-9);
+    $along('M0 0C0 -4 6 -8 10 -8S20 -2 20 0Z', 'M0 0C0 -4 6 -8 10 -8C14 -8 20 -2 20 0Z');
+    $along('M0 0c0-4 6-8 10-8s10 6 10 8z', 'M0 0C0 -4 6 -8 10 -8C14 -8 20 -2 20 0Z');
+    $along('M0 0Q5 -10 10 0T20 0V30Z', 'M0 0Q5 -10 10 0Q15 10 20 0V30Z');
+    $along('M0 0L10 0S20 5 9 9Z', 'M0 0L10 0C10 0 20 5 9 9Z');
+    // two half circles, whichever way, flags with and without spaces; areas by hand, chords of 2π/64
+    $area = fn (string $d): float => abs(array_sum(array_map(fn (array $p, array $q): float => ($p[0] * $q[1] - $q[0] * $p[1]) / 2, $o = SvgPath::outline($d), [...array_slice($o, 1), $o[0]])));
+    $circle = 64 / 2 * sin(2 * M_PI / 64);
+    expect($area('M-5 0A5 5 0 0 1 5 0A5 5 0 0 1 -5 0Z'))->toEqualWithDelta(25 * $circle, 1e-9)->and($area('M-5 0a5 5 0 0010 0a5 5 0 00-10 0z'))->toEqualWithDelta(25 * $circle, 1e-9)
+        ->and($area('M-8 0A8 3 0 1 0 8 0A8 3 0 1 0 -8 0Z'))->toEqualWithDelta(24 * $circle, 1e-9);
+    // three quarters of a circle the long way round, the short way, and an ellipse that lies at 30°
+    expect($area('M5 0A5 5 0 1 1 0 -5L0 0Z'))->toEqualWithDelta(25 * 0.75 * $circle, 1e-9)->and($area('M5 0A5 5 0 0 0 0 -5L0 0Z'))->toEqualWithDelta(25 * 0.25 * $circle, 1e-9);
+    [$c, $s] = [8 * cos(deg2rad(30)), 8 * sin(deg2rad(30))];
+    expect($area("M{$c} {$s}A8 3 30 0 1 -{$c} -{$s}A8 3 30 0 1 {$c} {$s}Z"))->toEqualWithDelta(24 * $circle, 1e-4); // its middle is where a root is least exact
+    // radii that do not reach are made larger: half a circle of 10
+    expect($area('M0 0A1 1 0 0 1 20 0Z'))->toEqualWithDelta(50 * $circle, 1e-9)->and(SvgPath::outline('M0 0A0 5 0 0 1 20 0V9Z'))->toHaveCount(3);
 });
 
 it('frames a picture with full thickness, rising at 45°', function () {

@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use Facebook\WebDriver\Chrome\ChromeDevToolsDriver;
 use Tests\Support\Chrome;
 use Tests\Support\Running;
 
@@ -16,19 +17,21 @@ it('has no serious accessibility finding on any screen, by day and by night', fu
         expect($ids)->toHaveCount(5);
         $screens = ['/' => 'The cabinet', '/shelf' => 'What you print with', $ids[0].'#look' => 'A sound solid', $ids[0].'#stand' => 'Stance', $ids[0].'#layers' => 'How fine, and where?', $ids[0].'#seam' => 'less than at the back', $ids[0].'#iron' => 'Which tops are worth it?', $ids[0].'#sheet' => 'Take it to the printer', $ids[2].'#look' => 'Not a closed solid', ...array_combine(array_map(fn (string $s) => $ids[3].$s, ['#photo', '#light', '#shape', '#upright', '#sheet', '/lithophane/sheet']), ['of 1. Detail down to', 'How thick for this lamp?', 'facets, closed', 'tips at', 'Colours behind it', 'Light it']), "{$ids[0]}/export/sheet" => 'Set this', "{$ids[0]}/contact-sheet" => 'What matters'];
         $found = [];
-        foreach (['reed', 'tide'] as $theme) {
-            $chrome->js("localStorage.setItem('wrenlo-theme', arguments[0])", $theme);
-            foreach ($screens as $path => $words) {
-                $chrome->visit('about:blank')->visit($app->url.$path)->waitForText($words);
-                $chrome->until('the stage', fn (Chrome $c) => $c->all('[data-stage]') === [] || $c->all('[data-stage=ready]') !== [], 60);
+        foreach ($screens as $path => $words) {
+            $chrome->visit('about:blank')->visit($app->url.$path)->waitForText($words);
+            $chrome->until('the stage', fn (Chrome $c) => $c->all('[data-stage]') === [] || $c->all('[data-stage=ready]') !== [], 60);
+            foreach (['reed', 'tide'] as $theme) {
+                $chrome->js("document.documentElement.dataset.theme = arguments[0]; localStorage.setItem('wrenlo-theme', arguments[0]); dispatchEvent(new Event('wrenlo-theme'))", $theme);
+                usleep(300_000); // colours run into one another
                 foreach ($chrome->axe() as $finding) {
                     $found[] = "{$theme} {$path}: {$finding}";
                 }
-                // nothing is cut off sideways at the widths people have
-                foreach ($theme === 'reed' ? [1024, 1600, 1280] : [] as $width) {
-                    $chrome->size($width, 800);
-                    $chrome->until("all of {$path} within {$width}", fn (Chrome $c): bool => $c->js('return document.documentElement.scrollWidth - document.documentElement.clientWidth') === 0, 5);
-                }
+            }
+            $chrome->js("localStorage.setItem('wrenlo-theme', 'reed')");
+            // nothing is cut off sideways at the widths people have
+            foreach ([1024, 1600, 1280] as $width) {
+                $chrome->size($width, 800);
+                $chrome->until("all of {$path} within {$width}", fn (Chrome $c): bool => $c->js('return document.documentElement.scrollWidth - document.documentElement.clientWidth') === 0, 5);
             }
         }
         // what opens over a station: marking, and the piece in the hand
@@ -42,6 +45,12 @@ it('has no serious accessibility finding on any screen, by day and by night', fu
             }
         }
         expect($found)->toBe([]);
+
+        // the sheet is one page of paper
+        $chrome->visit("{$app->url}{$ids[0]}/export/sheet")->waitForText('Take care');
+        $pdf = (new ChromeDevToolsDriver($chrome->driver))->execute('Page.printToPDF', ['paperWidth' => 8.27, 'paperHeight' => 11.69, 'preferCSSPageSize' => true]);
+        preg_match_all('#/Type\s*/Page\b#', base64_decode($pdf['data']), $pages);
+        expect($pages[0])->toHaveCount(1);
         expect($app->log())->toBe('');
     } finally {
         $chrome->stop();

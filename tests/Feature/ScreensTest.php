@@ -112,7 +112,7 @@ it('draws portraits on a transparent ground', function () {
 });
 
 it('fills an empty cabinet with the demo once, and leaves a filled one alone', function () {
-    config(['wrenlo.directions' => 120, 'wrenlo.finalists' => 4, 'wrenlo.leaders' => 0, 'queue.default' => 'database']); // the whelk is to wait
+    config(['wrenlo.directions' => 60, 'wrenlo.finalists' => 2, 'wrenlo.leaders' => 0, 'queue.default' => 'database']); // the whelk is to wait
     $this->artisan('wrenlo:demo', ['--small' => true])->expectsOutputToContain('four specimens and a photo')->assertSuccessful();
     $person = SetUpPerson::local();
     expect($person->pieces()->pluck('name')->all())->toBe(['Whelk shell', 'Tide pool', 'Fern relief', 'Seed pod', 'Curlew on a mooring post']);

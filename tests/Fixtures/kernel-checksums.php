@@ -49,10 +49,10 @@ $mesh = MeshFormats::read($stream, 'stl')->mesh->scaled(1000);
 $stances = new Stances(StanceBasis::of($mesh, Display::facingMinusY()), new StanceRules);
 $checksums = ['inspect' => $sum(MeshInspector::inspect($mesh)->toArray()), 'bins' => $sum([$stances->estimates()->sketch->bins->bins, $stances->estimates()->sketch->bins->seenArea])];
 $estimates = $proven = [];
-foreach (Directions::fibonacci(200) as $up) {
+foreach (Directions::fibonacci(100) as $up) {
     $estimates[] = $stances->estimate($up)->toArray();
 }
-foreach (Directions::fibonacci(6) as $up) {
+foreach (Directions::fibonacci(4) as $up) {
     $field = $stances->field($up);
     $proven[] = [$stances->measured($up, $field)->toArray(), $field->bands, $field->feet];
 }
@@ -63,16 +63,16 @@ $checksums['simplified'] = $sum(Wrenlo\Core\Mesh\Simplified::to($mesh, 9000));
 $checksums['sight'] = $sum($stances->basis->weighed->seen);
 $checksums['portrait'] = $sum(Portrait::of($mesh, Rotation::bringingUp(new Vec3(0.2, 0.9, 0.1)), 200)->light);
 // layers, seams and strokes of pieces of all sizes: what the JIT got wrong showed on some of them alone
-foreach (['bunny' => RealMeshes::bunny()->scaled(10), 'pod' => Marsh::pod(), 'large' => $mesh] as $name => $piece) {
+foreach (['bunny' => [RealMeshes::bunny()->scaled(10), 0.8], 'pod' => [Marsh::pod(), 0.8], 'large' => [$mesh, 2.0]] as $name => [$piece, $layerMm]) {
     $piece = $piece->standing(Rotation::bringingUp(new Vec3(0.1, 0.9, 0.3)));
     [$level, $facets, $views] = [Rotation::bringingUp(new Vec3(0, 0, 1)), Surface::ofFacets($piece), Views::of(Display::facingMinusY())];
     $seen = Visibility::weights($piece, $facets, $views);
     $profile = new PrintProfile;
-    $sections = Slicer::even($piece, $level, null, 0.8)->sections();
+    $sections = Slicer::even($piece, $level, null, $layerMm)->sections();
     $checksums["places of {$name}"] = $sum($places = SeamPlaces::of($piece, $facets, $views, $sections));
-    $planner = SeamPlanner::of($places, 0.8);
+    $planner = SeamPlanner::of($places, $layerMm);
     $checksums["seams of {$name}"] = $sum(array_map(static fn (SeamStyle $s) => $planner->seams($s, [0.0, -1.0]), SeamStyle::cases()));
-    $checksums["paths of {$name}"] = $sum(PathLengths::of($piece, $level, PathLengths::evenly(Slicer::heightMm($piece, $level), 0.8), $profile->withEvenSkins()));
+    $checksums["paths of {$name}"] = $sum(PathLengths::of($piece, $level, PathLengths::evenly(Slicer::heightMm($piece, $level), $layerMm), $profile->withEvenSkins()));
     if ($name !== 'pod') {
         continue; // the planner sees no mesh
     }

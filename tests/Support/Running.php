@@ -26,7 +26,6 @@ final class Running
         mkdir($folder.'/framework/views', 0700, true);
         mkdir($folder.'/framework/cache/data', 0700, true);
         mkdir($folder.'/logs', 0700, true);
-        touch("{$folder}/db.sqlite");
         $port = FreePort::find();
         // the test runner's own settings (:memory:, sync queue) must not leak into the children
         $environment = $settings + [
@@ -35,7 +34,7 @@ final class Running
             'BCRYPT_ROUNDS' => '4', 'WRENLO_STORAGE' => $folder, 'LOG_CHANNEL' => 'single', 'WRENLO_LEADERS' => '0', 'WRENLO_DIRECTIONS' => '300', 'WRENLO_FINALISTS' => '8', 'WRENLO_ACCOUNTS' => 'off', 'PHP_INI_SCAN_DIR' => ":{$root}/php.d", 'PHP_CLI_SERVER_WORKERS' => '4',
             'APP_CONFIG_CACHE' => "{$folder}/config.php", 'APP_ROUTES_CACHE' => "{$folder}/routes.php",
         ];
-        (new Process(['php', 'artisan', 'migrate', '--force'], $root, $environment))->mustRun();
+        copy(self::emptyDatabase($environment), "{$folder}/db.sqlite");
         // setsid: the server's workers are a process group of their own, and end with it. Nobody reads what it prints: into a pipe that would stop it after 64 kB
         $web = new Process(['setsid', 'php', '-S', "127.0.0.1:{$port}", "{$root}/vendor/laravel/framework/src/Illuminate/Foundation/resources/server.php"], "{$root}/public", $environment, null, null);
         $web->disableOutput();
@@ -44,6 +43,19 @@ final class Running
         @file_get_contents("http://127.0.0.1:{$port}/up"); // as bin/demo does
 
         return new self("http://127.0.0.1:{$port}", $folder, $web, $environment);
+    }
+
+    /** Migrated once for all that start; it goes with the test runner. @param  array<string, string>  $environment */
+    private static function emptyDatabase(array $environment): string
+    {
+        static $path = null;
+        if ($path === null) {
+            $path = tempnam(sys_get_temp_dir(), 'wrenlo-empty-');
+            register_shutdown_function(static fn () => @unlink($path));
+            (new Process(['php', 'artisan', 'migrate', '--force'], dirname(__DIR__, 2), ['DB_DATABASE' => $path] + $environment))->mustRun();
+        }
+
+        return $path;
     }
 
     public function artisan(string ...$command): string

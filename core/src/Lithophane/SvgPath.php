@@ -19,7 +19,7 @@ final class SvgPath
     private const CHORDS = 16;
 
     /** Numbers a command takes. */
-    private const TAKES = ['M' => 2, 'L' => 2, 'H' => 1, 'V' => 1, 'C' => 6, 'S' => 4, 'Q' => 4, 'T' => 2, 'A' => 7, 'Z' => 0];
+    private const TAKES = ['M' => 2, 'L' => 2, 'H' => 1, 'V' => 1, 'C' => 6, 'S' => 4, 'Q' => 4, 'T' => 2, 'A' => 7];
 
     private const NUMBER = '[-+]?(?:\d+\.?\d*|\.\d+)(?:[eE][-+]?\d+)?';
 
@@ -42,10 +42,10 @@ final class SvgPath
         preg_match_all('/([a-df-zA-DF-Z])([^a-df-zA-DF-Z]*)/', $d, $commands, PREG_SET_ORDER);
         foreach ($commands as [, $command, $text]) {
             $kind = strtoupper($command);
-            $takes = self::TAKES[$kind] ?? throw new InvalidArgumentException("A path has no command {$command}: M, L, H, V, C, S, Q, T, A and Z are known.");
             if ($kind === 'Z' || ($kind === 'M' && $points !== [])) {
                 break;
             }
+            $takes = self::TAKES[$kind] ?? throw new InvalidArgumentException("A path has no command {$command}: M, L, H, V, C, S, Q, T, A and Z are known.");
             $numbers = self::numbers($text, $kind === 'A');
             if ($numbers === [] || count($numbers) % $takes !== 0) {
                 throw new InvalidArgumentException('The path ends or breaks off after its '.count($points).'th point: '.$command." takes {$takes} numbers.");
@@ -53,7 +53,7 @@ final class SvgPath
             foreach (array_chunk($numbers, $takes) as $p) {
                 [$ox, $oy] = ctype_lower($command) ? $at : [0.0, 0.0];
                 $end = match ($kind) {
-                    'H' => [$ox + $p[0], $at[1]], 'V' => [$at[0], $oy + $p[0]], default => [$ox + $p[$takes - 2], $oy + $p[$takes - 1]],
+                    'H' => [$ox + $p[0], $at[1]], 'V' => [$at[0], $oy + $p[0]], default => [$ox + array_slice($p, -2)[0], $oy + $p[count($p) - 1]],
                 };
                 [$controls, $handle] = self::controls($kind, $p, [$ox, $oy], $at, $handle);
                 array_push($points, ...($kind === 'A' ? self::arc($at, $p, $end) : self::curve([$at, ...$controls, $end])));

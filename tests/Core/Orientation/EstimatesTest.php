@@ -43,5 +43,4 @@ it('estimates in the order of the proof', function (Mesh $mesh) {
     'bunny' => fn () => RealMeshes::bunny()->scaled(10),
     'curlew' => fn () => Marsh::curlew(2.6),
     'pod' => fn () => Marsh::pod(),
-    'whelk' => fn () => Marsh::whelk(3.4),
 ]);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use App\Actions\Refusal;
 use App\Http\Middleware\HandleInertiaRequests;
+use App\Http\Middleware\KeepSession;
 use App\Http\Middleware\KnowThePerson;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
@@ -11,6 +12,7 @@ use Illuminate\Foundation\Configuration\Middleware;
 use Illuminate\Http\Exceptions\PostTooLargeException;
 use Illuminate\Http\Request;
 use Illuminate\Routing\Middleware\SubstituteBindings;
+use Illuminate\Session\Middleware\StartSession;
 use Illuminate\Validation\ValidationException;
 use Inertia\Inertia;
 use Symfony\Component\HttpFoundation\Response;
@@ -18,7 +20,7 @@ use Symfony\Component\HttpFoundation\Response;
 $app = Application::configure(basePath: dirname(__DIR__))
     ->withRouting(web: __DIR__.'/../routes/web.php', commands: __DIR__.'/../routes/console.php', health: '/up')
     ->withMiddleware(function (Middleware $middleware): void {
-        $middleware->web(append: [HandleInertiaRequests::class]);
+        $middleware->web(append: [HandleInertiaRequests::class], replace: [StartSession::class => KeepSession::class]);
         // before a piece is looked up: a stranger must not learn which addresses exist
         $middleware->prependToPriorityList(SubstituteBindings::class, KnowThePerson::class);
         $middleware->redirectGuestsTo('/sign-in');

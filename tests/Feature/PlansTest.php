@@ -115,13 +115,20 @@ it('keeps what two windows decided: the same part as two plans, different parts 
     // another part: nothing is lost, nothing to tell
     $send('sheet', ['filament_id' => $piece->user->filaments()->where('polymer', 'ABS')->value('id')], $seen)->assertSessionHasNoErrors()->assertSessionMissing('told');
     expect($piece->plans()->count())->toBe(1);
+    $page = $this->get("/pieces/{$piece->id}")->viewData('page');
     // the same part
     $send('layers', ['layer_mm' => 0.28], $seen)->assertSessionHasNoErrors()->assertSessionHas('told', fn (string $told) => str_contains($told, '0.12') && str_contains($told, 'Plan 1, the other window'));
     $layers = $piece->plans()->orderBy('id')->get()->map(fn (Plan $p) => decided($p)['layers']['layer_mm'])->all();
     expect($layers)->toEqual([0.12, 0.28]);
+    // a page that asks how far a measurement is, in between, does not use up what the next page has to tell
+    $this->getJson("/pieces/{$piece->id}/measuring")->assertOk();
+    $this->get("/pieces/{$piece->id}", ['X-Inertia' => 'true', 'X-Inertia-Version' => $page['version'], 'X-Inertia-Partial-Component' => 'Piece', 'X-Inertia-Partial-Data' => 'bench'])->assertOk();
+    $told = fn (): ?string => $this->get("/pieces/{$piece->id}")->viewData('page')['props']['told'];
+    expect($told())->toContain('Both are kept')->and($told())->toBeNull();
     // nobody steps back what another window did without having seen it
     step($piece, -1, $seen)->assertSessionHasErrors('plan');
-    expect(decided($plan->refresh())['layers']['layer_mm'])->toEqual(0.12);
+    $this->getJson("/pieces/{$piece->id}/measuring")->assertOk();
+    expect($this->get("/pieces/{$piece->id}")->viewData('page')['props']['errors'])->toHaveKey('plan')->and(decided($plan->refresh())['layers']['layer_mm'])->toEqual(0.12);
 });
 
 it('notices a window that was faster by a moment, after it has looked', function () {

@@ -134,7 +134,7 @@ final class LayerPlanner
         if ($best === null) {
             $best = $this->quickest();
             if ($best->hours * 3600 > $budget) {
-                throw new InvalidArgumentException(sprintf('No layers print this in %s h: the thickest take %s h.', self::hours($hours), self::hours($best->hours)));
+                throw new InvalidArgumentException(sprintf('No layers print this in %s h: the thickest take %s h.', self::hours($hours), self::hours($best->hours, true)));
             }
         }
         $slow ??= $this->finest();
@@ -294,9 +294,12 @@ final class LayerPlanner
         return [$plans, $knee];
     }
 
-    private static function hours(float $hours): string
+    /** @param  bool  $isLeast  not below it: rounded up */
+    private static function hours(float $hours, bool $isLeast = false): string
     {
-        return number_format($hours, $hours < 10 ? 2 : 1);
+        $digits = $hours < 10 ? 2 : 1;
+
+        return number_format($isLeast ? ceil($hours * 10 ** $digits) / 10 ** $digits : $hours, $digits);
     }
 
     /**

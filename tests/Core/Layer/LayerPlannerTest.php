@@ -123,7 +123,12 @@ it('keeps to a first layer and to heights set by hand, and says when they cannot
 
 it('says in a sentence what cannot be had', function () {
     $planner = LayerPlanner::of(LayerPlans::costs(Solids::cone(8, 12, 60)), LayerLimits::of(new PrintProfile));
+    $least = $planner->quickest()->hours;
+    // what it says it takes is enough; what the curve begins with is, to its last digit
+    $enough = static fn (float $h): float => ceil($h * 100) / 100;
     expect(fn () => $planner->within(0.001))->toThrow(InvalidArgumentException::class, 'No layers print this in 0.00 h')
+        ->and(fn () => $planner->within($least - 1e-6))->toThrow(InvalidArgumentException::class, sprintf('the thickest take %.2f h', $enough($least)))
+        ->and($planner->within($enough($least))->hours)->toBeLessThanOrEqual($enough($least))->and($planner->within($least)->hours)->toBe($least)
         ->and(fn () => $planner->showing(1e-6))->toThrow(InvalidArgumentException::class, 'the finest show')
         ->and(fn () => $planner->uniform(0.21))->toThrow(InvalidArgumentException::class, '0.08 to 0.28 mm')
         ->and(fn () => $planner->stepBounded(0.0))->toThrow(InvalidArgumentException::class)

@@ -79,8 +79,8 @@ describe('the Layers station', () => {
         expect(screen.getByRole('status').textContent).toContain('Laying walls');
     });
     it('asks for what is wished', () => {
-        expect(query({ ...budget, ranges: [[1, 2, 0.1, 0.2]] }, true)).toBe(
-            'mode=budget&hours=3.000000&draft=1&ranges%5B0%5D%5Bfrom_mm%5D=1&ranges%5B0%5D%5Bto_mm%5D=2&ranges%5B0%5D%5Bleast_mm%5D=0.1&ranges%5B0%5D%5Bmost_mm%5D=0.2',
+        expect(query({ ...budget, hours: 0.6123456789012345, ranges: [[1, 2, 0.1, 0.2]] }, true)).toBe(
+            'mode=budget&hours=0.6123456789012345&draft=1&ranges%5B0%5D%5Bfrom_mm%5D=1&ranges%5B0%5D%5Bto_mm%5D=2&ranges%5B0%5D%5Bleast_mm%5D=0.1&ranges%5B0%5D%5Bmost_mm%5D=0.2',
         );
         expect(query(even, false)).toBe('mode=uniform&layer_mm=0.16');
     });

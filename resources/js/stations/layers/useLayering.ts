@@ -51,7 +51,8 @@ export function query(wish: Wish, isDraft: boolean): string {
     const asked = new URLSearchParams({ mode: wish.mode });
     if (wish.mode === 'uniform') asked.set('layer_mm', String(wish.layerMm));
     if (wish.mode === 'step') asked.set('cusp_mm', String(wish.cuspMm));
-    if (wish.mode === 'budget' && wish.hours !== null) asked.set('hours', wish.hours.toFixed(6));
+    // to the last digit: the quickest plan there is takes exactly what the curve begins with
+    if (wish.mode === 'budget' && wish.hours !== null) asked.set('hours', String(wish.hours));
     if (isDraft) asked.set('draft', '1');
     for (const [k, [from = 0, to = 0, least = 0, most = 0]] of wish.ranges.entries()) {
         asked.set(`ranges[${k}][from_mm]`, String(from));

@@ -12,6 +12,7 @@ use App\Http\Controllers\HoldingController;
 use App\Http\Controllers\IroningController;
 use App\Http\Controllers\LayeringController;
 use App\Http\Controllers\LithophaneController;
+use App\Http\Controllers\PhotoController;
 use App\Http\Controllers\MarksController;
 use App\Http\Controllers\MeasuringController;
 use App\Http\Controllers\PieceController;
@@ -73,6 +74,7 @@ Route::middleware(KnowThePerson::class)->group(function () {
     Route::get('/pieces/{piece}/rivals/{way}', [RivalsController::class, 'show']);
     Route::get('/pieces/{piece}/export/{format}', [ExportController::class, 'show'])->whereIn('format', ['stl', '3mf', 'obj', 'json', 'sheet', 'supports', 'held-3mf', 'held-stl', 'layers', 'zip']);
     Route::get('/pieces/{piece}/contact-sheet', [ContactSheetController::class, 'show']);
+    Route::get('/pieces/{piece}/photo/fitness', [PhotoController::class, 'fitness']);
     Route::get('/pieces/{piece}/lit', [LithophaneController::class, 'picture']);
     Route::get('/pieces/{piece}/lithophane/{format}', [LithophaneController::class, 'show'])->whereIn('format', ['stl', '3mf', 'json', 'sheet', 'backing-png', 'backing-pdf']);
     Route::post('/pieces/{piece}/file', [FileController::class, 'store']);

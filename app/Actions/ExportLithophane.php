@@ -6,7 +6,7 @@ namespace App\Actions;
 
 use App\Findings\Findings;
 use App\Findings\Input;
-use App\Findings\Kinds\Fit;
+use App\Findings\Kinds\PhotoFramed;
 use App\Findings\Kinds\PhotoRead;
 use App\Findings\Lists;
 use App\Http\Resources\ReliefNumbers;
@@ -109,9 +109,9 @@ final readonly class ExportLithophane
     /** As it is lit, from the preview: a PNG 320 pixels wide. */
     public static function picture(Bench $bench): ?string
     {
-        $fit = $bench->done(Fit::class);
+        $framed = $bench->done(PhotoFramed::class);
         $photo = $bench->done(PhotoRead::class);
-        $bytes = $fit === null ? null : Findings::blobNow($fit, 'preview');
+        $bytes = $framed === null ? null : Findings::blobNow($framed, 'preview');
         if ($bytes === null || $photo === null) {
             return null;
         }
@@ -119,12 +119,13 @@ final readonly class ExportLithophane
         $size = unpack('v2', $bytes);
         [$w, $h] = [$size[1], $size[2]];
         $design = $bench->subject()->design();
+        $l = $design->tone->worked(array_map(static fn (string $v): float => ord($v) / 2.55, str_split(substr($bytes, 4))), $w, $h, $design->widthMm);
         $curve = $design->tone->curve(array_values(array_map(floatval(...), $photo->headline['lightness'] ?? [0, 50, 100])));
         $black = $design->thickness->darkestL;
         $image = imagecreatetruecolor(max(1, $w), max(1, $h)) ?: throw new RuntimeException('No picture can be made.');
-        for ($y = 0, $i = 4; $y < $h; $y++) {
+        for ($y = $i = 0; $y < $h; $y++) {
             for ($x = 0; $x < $w; $x++, $i++) {
-                $v = Srgb::luminance($black + $curve[(int) round(ord($bytes[$i]) / 255 * 256)] / 100 * (100 - $black));
+                $v = Srgb::luminance($black + $curve[(int) round($l[$i] * 2.56)] / 100 * (100 - $black));
                 // the light of a warm lamp
                 $colour = array_map(static fn (float $of): int => (int) round(Srgb::coded(min(1.0, $v * $of))), [1.0, 0.82, 0.58]);
                 imagesetpixel($image, $x, $y, $colour[0] << 16 | $colour[1] << 8 | $colour[2]);

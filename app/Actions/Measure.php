@@ -19,6 +19,18 @@ final class Measure
         Findings::askAll([...array_map(static fn (array $r): array => [$r[0], $r[1]], $source->route($bench)), ...$source->besides($bench)]);
     }
 
+    /**
+     * What is measured of a piece as it is and would be of no use as it is going to be.
+     *
+     * @return list<string> keys
+     */
+    public static function passing(Bench $bench): array
+    {
+        $route = array_filter($bench->piece->from()->route($bench), static fn (array $r): bool => $r[0]::isPassing());
+
+        return array_values(array_map(static fn (array $r): string => $r[0]::key($r[1]), $route));
+    }
+
     /** A person asks for it again: what failed or was stopped is tried once more. */
     public static function again(Bench $bench): void
     {

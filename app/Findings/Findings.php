@@ -204,6 +204,21 @@ final class Findings
         $finding->refresh();
     }
 
+    /**
+     * What has not been begun, and what nothing else waits for, is forgotten; asked for again it is there again.
+     *
+     * @param  list<string>  $keys
+     */
+    public static function letGo(array $keys): void
+    {
+        DB::transaction(static function () use ($keys): void {
+            $ids = Finding::query()->whereIn('key', $keys)->where('state', FindingState::Waiting->value)->where('attempts', 0)
+                ->whereNotExists(static fn ($q) => $q->from('finding_waits')->whereColumn('finding_waits.waits_for', 'findings.id'))->pluck('id');
+            Finding::query()->whereIn('id', $ids)->where('state', FindingState::Waiting->value)->delete();
+            DB::table('finding_waits')->whereIn('finding_id', $ids)->whereNotExists(static fn ($q) => $q->from('findings')->whereColumn('findings.id', 'finding_waits.finding_id'))->delete();
+        });
+    }
+
     public static function dispatch(Finding ...$findings): void
     {
         Finding::query()->whereIn('id', array_map(static fn (Finding $f): int => $f->id, $findings))->update(['queued_at' => time()]);

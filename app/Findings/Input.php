@@ -61,6 +61,9 @@ enum Input: string
     /** Tone as its parts: what is done to a photo's tones */
     case Tone = 'tone';
 
+    /** {crop, quarters}: of those tones, what decides which part of the photo is seen, and which way up */
+    case Frame = 'frame';
+
     /** {model, p, min_mm, max_mm}: how the filament dims, and the limits of thickness */
     case Light = 'light';
 

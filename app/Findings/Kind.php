@@ -30,6 +30,12 @@ abstract class Kind
         return Lane::Long;
     }
 
+    /** Asked for anew with every move of a hand: not worth beginning once something newer is asked for. */
+    public static function isPassing(): bool
+    {
+        return false;
+    }
+
     /** For a person who waits: “Looking at it from where the viewers stand”. */
     abstract public static function words(): string;
 

@@ -42,6 +42,7 @@ final class Kinds
         Kinds\StandingPortrait::class,
         Kinds\Thickness::class,
         Kinds\PhotoRead::class,
+        Kinds\PhotoFramed::class,
         Kinds\Fit::class,
         Kinds\Shaped::class,
     ];

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Plans;
 
 use App\Actions\Measure;
+use App\Findings\Findings;
 use App\Models\Piece;
 use App\Models\Plan;
 use App\Models\PlanStep;
@@ -53,6 +54,7 @@ final class Plans
         $before = $bench->decision($station);
         $after = $class::changed($bench, $changes);
         $was = ['value' => $before->toArray(), 'rests_on' => $bench->row($station)?->rests_on];
+        $passing = Measure::passing($bench);
         if (json_encode($was['value']) === json_encode($after->toArray())) {
             return true;
         }
@@ -71,7 +73,9 @@ final class Plans
             return true;
         });
         if ($isTaken) {
-            Measure::ask(new Bench($plan->piece, $plan));
+            $now = new Bench($plan->piece, $plan);
+            Findings::letGo(array_values(array_diff($passing, Measure::passing($now))));
+            Measure::ask($now);
         }
 
         return $isTaken;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Sources;
 
 use App\Findings\Kinds\Fit;
+use App\Findings\Kinds\PhotoFramed;
 use App\Findings\Kinds\PhotoRead;
 use App\Findings\Kinds\Shaped;
 use App\Models\Piece;
@@ -48,7 +49,7 @@ final class PhotoSource extends Source
     {
         $subject = $bench->subject();
 
-        return [[PhotoRead::class, $subject, 60], [Fit::class, $subject, 15], [Shaped::class, $subject, 25]];
+        return [[PhotoRead::class, $subject, 55], [PhotoFramed::class, $subject, 10], [Fit::class, $subject, 10], [Shaped::class, $subject, 25]];
     }
 
     public function firstNumbers(): string

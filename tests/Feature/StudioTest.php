@@ -9,6 +9,8 @@ use App\Models\Finding;
 use App\Models\Piece;
 use App\Plans\Bench;
 use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Queue;
 use Tests\Support\Pictures;
 use Wrenlo\Core\Format\MeshFormats;
 use Wrenlo\Core\Photo\Srgb;
@@ -34,7 +36,7 @@ it('takes a photo in, reads it, judges it and shapes it', function () {
     expect($page['component'])->toBe('Studio')->and($piece->source)->toBe('photo')->and($piece->name)->toBe('Tide pool');
     $bench = json_decode(json_encode($page['props']['bench']), true);
     expect(array_column($bench['route'], 'key'))->toBe(['photo', 'light', 'shape', 'upright', 'sheet'])->and($bench['measuring']['state'])->toBe('done')
-        ->and($bench['stations']['photo']['fitness'])->toBeGreaterThan(0.2)->and($bench['stations']['shape']['numbers']['widthMm'])->toEqual(100)->and($bench['stations']['shape']['numbers']['heightMm'])->toEqualWithDelta(75, 1e-9)
+        ->and($bench['stations']['photo']['judged']['fitness'])->toBeGreaterThan(0.2)->and($bench['stations']['shape']['numbers']['widthMm'])->toEqual(100)->and($bench['stations']['shape']['numbers']['heightMm'])->toEqualWithDelta(75, 1e-9)
         ->and($bench['stations']['shape']['numbers']['isWatertight'])->toBeTrue()->and($bench['stations']['light']['isMeasured'])->toBeFalse()->and($bench['stations']['light']['curveMm'])->toHaveCount(51);
     // the preview is what it says: size, then a byte a cell
     $bytes = $this->get($bench['stations']['photo']['preview'])->assertOk()->getContent();
@@ -49,7 +51,7 @@ it('changes tones, shape and light as asked, keeps each step, and computes only 
     $before = studioOf($piece);
     decide($piece, 'photo', ['stretch' => true, 'brightness' => 6])->assertRedirect();
     $toned = studioOf($piece);
-    expect($toned['stations']['photo']['stretch'])->toBeTrue()->and($toned['plan']['undo'])->toBe('Brightness')->and($toned['stations']['photo']['fitness'])->not->toBe($before['stations']['photo']['fitness']);
+    expect($toned['stations']['photo']['stretch'])->toBeTrue()->and($toned['plan']['undo'])->toBe('Brightness')->and($toned['stations']['photo']['judged']['fitness'])->not->toBe($before['stations']['photo']['judged']['fitness']);
     $fits = Finding::query()->where('kind', 'fitness')->count();
     decide($piece, 'light', ['min_mm' => 0.5, 'max_mm' => 3.0])->assertRedirect();
     expect(Finding::query()->where('kind', 'fitness')->count())->toBe($fits)->and(Finding::query()->where('kind', 'photo')->count())->toBe(1);
@@ -68,6 +70,37 @@ it('changes tones, shape and light as asked, keeps each step, and computes only 
     $plan = Bench::of($piece->refresh())->plan;
     $this->put("/pieces/{$piece->id}/plans/{$plan->id}/position", ['by' => -1, 'version' => $plan->version])->assertRedirect();
     expect(studioOf($piece)['stations']['upright']['layerMm'])->toEqual(0.1)->and(Finding::query()->count())->toBe($count);
+});
+
+it('judges tones that are tried as it will judge them once they are kept, and keeps nothing of it', function () {
+    $piece = broughtPhoto();
+    $of = studioOf($piece)['stations']['photo'];
+    $count = Finding::query()->count();
+    $tried = $this->getJson("/pieces/{$piece->id}/photo/fitness?brightness=-12&contrast=0.3&gamma=1.2&local=0.4&stretch=1&negative=0")->assertOk()->json();
+    expect($tried['fitness'])->not->toBe($of['judged']['fitness'])->and(Finding::query()->count())->toBe($count)->and(studioOf($piece)['stations']['photo']['judged'])->toEqual($of['judged']);
+    decide($piece, 'photo', ['brightness' => -12, 'contrast' => 0.3, 'gamma' => 1.2, 'local' => 0.4, 'stretch' => true, 'negative' => false])->assertRedirect();
+    expect(studioOf($piece)['stations']['photo']['judged'])->toEqual($tried);
+    $this->getJson("/pieces/{$piece->id}/photo/fitness?gamma=90")->assertStatus(422)->assertJsonPath('errors.tone.0', 'Brightness goes to ±60, contrast to ±1, gamma from 0.2 to 5, local contrast and fading from 0 to 1.');
+    $this->getJson("/pieces/{$piece->id}/photo/fitness?gamma=wide")->assertStatus(422);
+    App\Findings\Disk::files()->deleteDirectory(dirname(App\Findings\Disk::path(Finding::query()->where('kind', 'framed')->value('key'), 'grid')));
+    Queue::fake();
+    $this->getJson("/pieces/{$piece->id}/photo/fitness?gamma=1.1")->assertStatus(409);
+});
+
+it('does not shape what a hand has gone on from, but all that something else waits for', function () {
+    $piece = broughtPhoto();
+    studioOf($piece);
+    Queue::fake();
+    foreach ([2, 4, 6] as $brightness) {
+        decide($piece, 'photo', ['brightness' => $brightness])->assertRedirect();
+    }
+    $waiting = fn (): array => Finding::query()->where('state', 'waiting')->pluck('kind')->sort()->values()->all();
+    expect($waiting())->toBe(['fitness', 'shaped'])->and(Finding::query()->where('state', 'waiting')->get()->map(fn (Finding $f) => $f->inputs['tone']['brightness'])->unique()->all())->toEqual([6.0]);
+    // what is done stays, and what another finding waits for
+    $shaped = Finding::query()->where('kind', 'shaped')->where('state', 'waiting')->firstOrFail();
+    DB::table('finding_waits')->insert(['finding_id' => 0, 'waits_for' => $shaped->id]);
+    decide($piece, 'photo', ['brightness' => 0])->assertRedirect();
+    expect($waiting())->toBe(['shaped']);
 });
 
 it('says in a sentence what cannot be', function (string $station, array $changes, string $said) {

@@ -8,19 +8,16 @@ use App\Findings\Input;
 use App\Findings\Kind;
 use App\Findings\Lane;
 use App\Findings\Result;
+use App\Findings\Subject;
 use App\Findings\Work;
 use Wrenlo\Core\Photo\Advice;
 use Wrenlo\Core\Photo\Fitness;
+use Wrenlo\Core\Photo\Framed;
 
-/**
- * How well a photo will do with these tones at this width. Blob `preview`: u16 columns, u16 rows, then a byte a cell, L*·2.55, of the picture turned, cropped,
- * brought out and faded, before its curve: that one is drawn where it is looked at.
- */
+/** How well a photo will do with these tones at this width. */
 final class Fit extends Kind
 {
-    private const COLUMNS = 700;
-
-    private const PREVIEW = 420;
+    public const VERSION = 2;
 
     public static function name(): string
     {
@@ -34,12 +31,17 @@ final class Fit extends Kind
 
     public static function needs(): array
     {
-        return [PhotoRead::class];
+        return [PhotoFramed::class];
     }
 
     public static function lane(): Lane
     {
         return Lane::Short;
+    }
+
+    public static function isPassing(): bool
+    {
+        return true;
     }
 
     public static function words(): string
@@ -49,22 +51,24 @@ final class Fit extends Kind
 
     public function compute(Work $work): Result
     {
-        $photo = PhotoRead::inHand($work);
-        $tone = $work->subject->tone();
-        $widthMm = (float) $work->subject->get(Input::Body)['width_mm'];
-        $toned = $tone->applied($photo, self::COLUMNS);
-        $fitness = Fitness::of($toned, $widthMm, (float) $work->subject->get(Input::Upright)['layer_mm'], $work->subject->profile()->lineMm);
-        $columns = (int) min(self::PREVIEW, max(16, $toned->widthPx));
-        $rows = max(8, (int) round($columns * $tone->aspect($photo)));
-        $bytes = pack('vv', $columns, $rows);
-        foreach ($tone->lightness($tone->turned($photo->light), $columns, $rows, $widthMm) as $l) {
-            $bytes .= chr((int) round(2.55 * max(0.0, min(100.0, $l))));
-        }
+        return new Result(self::judged(PhotoFramed::framed($work->headline(PhotoFramed::class), $work->lists(PhotoFramed::class, 'grid')), $work->subject));
+    }
 
-        return new Result([
+    /**
+     * Also of tones that are only being tried.
+     *
+     * @return array<string, mixed>
+     */
+    public static function judged(Framed $framed, Subject $subject): array
+    {
+        $widthMm = (float) $subject->get(Input::Body)['width_mm'];
+        $toned = $framed->toned($subject->tone(), $widthMm);
+        $fitness = Fitness::of($toned, $widthMm, (float) $subject->get(Input::Upright)['layer_mm'], $subject->profile()->lineMm);
+
+        return [
             'fitness' => $fitness->value(), 'word' => $fitness->word(), 'marks' => $fitness->marks, 'px_per_mm' => $fitness->pxPerMm, 'printable_detail_mm' => $fitness->printableDetailMm,
             'spread_l' => $fitness->spreadL, 'clipped_low' => $toned->clippedLow, 'clipped_high' => $toned->clippedHigh, 'border_busy' => $fitness->borderBusy, 'sharpness' => $fitness->sharpness,
-            'subject_l' => $fitness->subjectL, 'aspect' => $tone->aspect($photo), 'advice' => array_map(static fn (Advice $a): array => $a->toArray(), $fitness->advice()),
-        ], ['preview' => $bytes]);
+            'subject_l' => $fitness->subjectL, 'advice' => array_map(static fn (Advice $a): array => $a->toArray(), $fitness->advice()),
+        ];
     }
 }

@@ -38,6 +38,11 @@ final class Shaped extends Kind
         return Lane::Short;
     }
 
+    public static function isPassing(): bool
+    {
+        return true;
+    }
+
     public static function words(): string
     {
         return 'Shaping the relief and laying its paths';

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Resources;
 
 use App\Enums\FindingState;
-use App\Findings\Kinds\Fit;
+use App\Findings\Kinds\PhotoFramed;
 use App\Findings\Kinds\Portrait;
 use App\Findings\Kinds\Report;
 use App\Findings\Kinds\StandingPortrait;
@@ -37,12 +37,11 @@ final readonly class PieceCard
     /** Its picture is the one it was made from, as it is lit. */
     private static function ofPhoto(Bench $bench, Measuring $measuring): self
     {
-        $fit = $bench->done(Fit::class);
         $made = ReliefNumbers::of($bench);
         $open = array_values(array_filter(array_map(static fn (string $s): Headline => $s::headline($bench), $bench->piece->from()->stations()), static fn (Headline $h): bool => in_array($h->state, ['next', 'open'], true)));
 
         return new self(
-            PieceTag::of($bench), 0, $fit === null ? null : "/pieces/{$bench->piece->id}/lit", $measuring, match (true) {
+            PieceTag::of($bench), 0, $bench->done(PhotoFramed::class) === null ? null : "/pieces/{$bench->piece->id}/lit", $measuring, match (true) {
                 $measuring->state === FindingState::Failed => 'See what is wrong with the file',
                 ! $measuring->isRanked => 'Being read',
                 default => ($open[0] ?? null)?->key === 'sheet' ? 'Take it to the printer' : 'Go on at '.($open[0]->name ?? 'Photo'),

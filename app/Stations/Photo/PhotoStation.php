@@ -73,7 +73,9 @@ final class PhotoStation extends Station
 
     public static function shape(Subject $subject, Bench $bench): Subject
     {
-        return $subject->with(Input::Tone, self::of($bench)->tone->toArray());
+        $tone = self::of($bench)->tone->toArray();
+
+        return $subject->with(Input::Tone, $tone)->with(Input::Frame, ['crop' => $tone['crop'], 'quarters' => $tone['quarters']]);
     }
 
     public static function headline(Bench $bench): Headline

@@ -84,35 +84,6 @@ final readonly class Tone
         );
     }
 
-    /** A photo as it is with these tones, at most so many columns wide: for looking at it, and for judging it anew. */
-    public function applied(Photo $photo, int $columns): Photo
-    {
-        $turned = $this->turned($photo->light);
-        $columns = (int) min($columns, max(8, round($turned->columns * ($this->crop[2] - $this->crop[0]))));
-        $rows = (int) max(8, round($columns * $this->aspect($photo)));
-        $curve = $this->curve($photo->lightness);
-        $lightness = [];
-        $low = $high = 0;
-        foreach ($this->lightness($turned, $columns, $rows, 100.0) as $l) {
-            $at = max(0.0, min(100.0, $l)) / 100 * self::STEPS;
-            $k = min(self::STEPS - 1, (int) $at);
-            $l = $curve[$k] + ($at - $k) * ($curve[$k + 1] - $curve[$k]);
-            $low += $l < 0.6 ? 1 : 0;
-            $high += $l > 99.3 ? 1 : 0;
-            $lightness[] = $l;
-        }
-        $y = array_map(Srgb::luminance(...), $lightness);
-        sort($lightness);
-        $n = count($lightness);
-        $isAcross = $this->quarters % 2 === 1;
-        [$w, $h] = $isAcross ? [$photo->heightPx, $photo->widthPx] : [$photo->widthPx, $photo->heightPx];
-
-        return new Photo(
-            widthPx: max(1, (int) round($w * ($this->crop[2] - $this->crop[0]))), heightPx: max(1, (int) round($h * ($this->crop[3] - $this->crop[1]))), light: new Luminance($columns, $rows, $y),
-            meanY: array_sum($y) / $n, lightness: [$lightness[(int) (0.05 * ($n - 1))], $lightness[(int) (0.5 * ($n - 1))], $lightness[(int) (0.95 * ($n - 1))]], clippedLow: $low / $n, clippedHigh: $high / $n,
-        );
-    }
-
     /** The picture turned, as the crop counts. */
     public function turned(Luminance $light): Luminance
     {
@@ -161,12 +132,23 @@ final readonly class Tone
             [$w, $h] = [$r - $l, $b - $t];
             [$l, $t, $r, $b] = [$l + $part[0] * $w, $t + $part[1] * $h, $l + $part[2] * $w, $t + $part[3] * $h];
         }
-        $at = Srgb::lightnesses($turned->atNodes($columns, $rows, [$l, $t, $r, $b]));
+
+        return $this->worked(Srgb::lightnesses($turned->atNodes($columns, $rows, [$l, $t, $r, $b])), $columns, $rows, $widthMm);
+    }
+
+    /**
+     * What is done place by place to a picture that is turned and cropped.
+     *
+     * @param  list<float>  $l  L*, rows from the top
+     * @return list<float>
+     */
+    public function worked(array $l, int $columns, int $rows, float $widthMm): array
+    {
         if ($this->local > 0.0) {
-            $at = self::broughtOut($at, $columns, $rows, max(1, (int) round(self::LOCAL_MM / 2 / $widthMm * ($columns - 1))), $this->local);
+            $l = self::broughtOut($l, $columns, $rows, max(1, (int) round(self::LOCAL_MM / 2 / $widthMm * ($columns - 1))), $this->local);
         }
 
-        return $this->fade > 0.0 && $this->background !== [] ? $this->faded($at, $columns, $rows) : $at;
+        return $this->fade > 0.0 && $this->background !== [] ? $this->faded($l, $columns, $rows) : $l;
     }
 
     /**

@@ -16,6 +16,7 @@ const MARKS: Record<string, [string, string]> = {
 export function PhotoEvidence({ bench }: { bench: StudioBench }) {
     const { tone, setTone, plan } = bench;
     const photo = bench.pages.photo;
+    const { judged } = bench;
     const decide = (changes: Record<string, unknown>): void => void plan.decide('photo', changes);
     const turned = (photo.quarters + 1) % 4;
     return (
@@ -24,19 +25,19 @@ export function PhotoEvidence({ bench }: { bench: StudioBench }) {
                 <div>
                     <h2 className="text-[20px] leading-tight">Will this photo do?</h2>
                     <p className="mt-1 font-serif text-[16px] leading-snug" aria-live="polite">
-                        {photo.fitness === null ? (
+                        {judged === null ? (
                             'Being judged.'
                         ) : (
                             <>
-                                <strong>{photo.word[0]?.toUpperCase() + photo.word.slice(1)}</strong>, {number(photo.fitness, 2)} of 1.
-                                Detail down to <strong>{unit(photo.printableDetailMm, 2, 'mm')}</strong> prints; the photo has{' '}
-                                <strong>{number(photo.pxPerMm, 1)}</strong> pixels a millimetre.
+                                <strong>{judged.word[0]?.toUpperCase() + judged.word.slice(1)}</strong>, {number(judged.fitness, 2)} of 1.
+                                Detail down to <strong>{unit(judged.printableDetailMm, 2, 'mm')}</strong> prints; the photo has{' '}
+                                <strong>{number(judged.pxPerMm, 1)}</strong> pixels a millimetre.
                             </>
                         )}
                     </p>
                 </div>
                 <ul className="grid grid-cols-3 gap-x-3 gap-y-1.5" aria-label="What the fitness is made of">
-                    {Object.entries(photo.marks).map(([key, mark]) => (
+                    {Object.entries(judged?.marks ?? {}).map(([key, mark]) => (
                         <li key={key} className="text-[12px]">
                             <Why answer={MARKS[key]?.[1] ?? ''}>
                                 {MARKS[key]?.[0] ?? key} {number(mark, 2)}
@@ -50,9 +51,9 @@ export function PhotoEvidence({ bench }: { bench: StudioBench }) {
                         </li>
                     ))}
                 </ul>
-                {photo.advice.length > 0 && (
+                {judged && judged.advice.length > 0 && (
                     <section aria-label="Advice" className="rule-t space-y-1.5 pt-2">
-                        {photo.advice.slice(0, 4).map((a) => (
+                        {judged.advice.slice(0, 4).map((a) => (
                             <div key={a.code} className="flex items-start justify-between gap-2">
                                 <p className="leading-snug">{a.sentence}</p>
                                 {Object.keys(a.change).length > 0 && a.change.fade === undefined && (

@@ -1,11 +1,8 @@
-import { coded, glow, luminance, STEPS } from './tone';
+import { coded, glow, luminance, STEPS, type Preview } from './tone';
 
 /** What is seen of a picture: as a photo, lit from behind, by day in raking light, how far the lit relief is from the photo, or where it prints badly. */
 export const VIEWS = ['lit', 'day', 'difference', 'risks'] as const;
 export type View = (typeof VIEWS)[number] | 'photo';
-
-/** Lightness of its cells, a byte each (L*·2.55), rows from the top. */
-export type Preview = { columns: number; rows: number; l: Uint8Array };
 
 export function previewOf(buffer: ArrayBuffer): Preview {
     const size = new DataView(buffer);

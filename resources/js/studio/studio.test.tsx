@@ -23,15 +23,17 @@ const photo: PhotoPage = {
     quarters: 0,
     percentiles: [10, 50, 90],
     preview: '/p',
-    fitness: 0.62,
-    word: 'fair',
-    marks: { tones: 0.6, border: 0.4 },
-    pxPerMm: 5.2,
-    printableDetailMm: 0.45,
-    advice: [
-        { code: 'flat_tones', sentence: 'Its tones span only 30 steps.', change: { stretch: 1 } },
-        { code: 'busy_border', sentence: 'Its border is busy.', change: { fade: 0.8 } },
-    ],
+    judged: {
+        fitness: 0.62,
+        word: 'fair',
+        marks: { tones: 0.6, border: 0.4 },
+        pxPerMm: 5.2,
+        printableDetailMm: 0.45,
+        advice: [
+            { code: 'flat_tones', sentence: 'Its tones span only 30 steps.', change: { stretch: 1 } },
+            { code: 'busy_border', sentence: 'Its border is busy.', change: { fade: 0.8 } },
+        ],
+    },
 };
 const light: LightPage = {
     filamentId: 3,
@@ -117,6 +119,7 @@ function benchWith(over: Partial<StudioBench> = {}): StudioBench {
             sheet: { printerId: 1, nozzleId: 1, filamentId: 1 },
         },
         tone: photo,
+        judged: photo.judged,
         setTone: vi.fn(),
         go: vi.fn(),
         setPainting: vi.fn(),

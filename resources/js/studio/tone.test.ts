@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import table from '../../../tests/Fixtures/tone-curves.json';
+import places from '../../../tests/Fixtures/tone-places.json';
 import { meanDifference, paint, previewOf, RISKS } from './paint';
-import { coded, curveOf, glow, luminance } from './tone';
+import { coded, curveOf, glow, luminance, worked } from './tone';
 
 describe('the curve of tones', () => {
     it('is the one of the core, value by value', () => {
@@ -9,6 +10,14 @@ describe('the curve of tones', () => {
         for (const row of table) {
             const curve = curveOf({ ...row.tone, percentiles: row.percentiles });
             row.at.forEach((at, k) => expect(curve[at]).toBeCloseTo(row.lightness[k] ?? NaN, 4));
+        }
+    });
+    it('is worked on place by place as in the core', () => {
+        const preview = { columns: places.columns, rows: places.rows, l: Uint8Array.from(places.l) };
+        expect(places.rows_of).toHaveLength(6);
+        for (const row of places.rows_of) {
+            const { l } = worked(preview, row.tone, row.width_mm);
+            row.worked.forEach((v, i) => expect(Math.abs((l[i] ?? NaN) - v)).toBeLessThanOrEqual(0.501));
         }
     });
     it('goes from lightness to grey as the standards say', () => {

@@ -22,6 +22,64 @@ export function curveOf(tone: ToneCurve): Float64Array {
     return curve;
 }
 
+/** Size of what local contrast brings out, mm: as in Tone of the core. */
+const LOCAL_MM = 3;
+
+export type PlaceTone = Pick<PhotoPage, 'local' | 'fade' | 'background'>;
+
+/** Lightness of its cells, a byte each (L*·2.55), rows from the top. */
+export type Preview = { columns: number; rows: number; l: Uint8Array };
+
+/** What is done place by place, before the curve: brought out locally, then its background faded; as Tone::worked of the core has it. */
+export function worked(preview: Preview, tone: PlaceTone, widthMm: number): Preview {
+    const { columns, rows } = preview;
+    if (tone.local <= 0 && (tone.fade <= 0 || tone.background.length === 0)) return preview;
+    const l = Float64Array.from(preview.l);
+    if (tone.local > 0) bringOut(l, columns, rows, Math.max(1, Math.round((LOCAL_MM / 2 / widthMm) * (columns - 1))), tone.local);
+    if (tone.fade > 0) fade(l, columns, rows, tone);
+    return { columns, rows, l: Uint8Array.from(l, (v) => Math.round(Math.min(255, Math.max(0, v)))) };
+}
+
+/** Each place less the mean of the square about it, added to it. */
+function bringOut(l: Float64Array, columns: number, rows: number, reach: number, share: number): void {
+    // sums from the upper left corner
+    const stride = columns + 1;
+    const sum = new Float64Array(stride * (rows + 1));
+    for (let r = 0, i = 0; r < rows; r++) {
+        for (let c = 0, row = 0, at = (r + 1) * stride + 1; c < columns; c++, at++) {
+            row += l[i++] ?? 0;
+            sum[at] = (sum[at - stride] ?? 0) + row;
+        }
+    }
+    const to = (r: number, c: number): number => sum[r * stride + c] ?? 0;
+    for (let r = 0, i = 0; r < rows; r++) {
+        const [top, bottom] = [Math.max(0, r - reach), Math.min(rows, r + reach + 1)];
+        for (let c = 0; c < columns; c++, i++) {
+            const [left, right] = [Math.max(0, c - reach), Math.min(columns, c + reach + 1)];
+            const mean = (to(bottom, right) - to(top, right) - to(bottom, left) + to(top, left)) / ((bottom - top) * (right - left));
+            const v = l[i] ?? 0;
+            l[i] = Math.min(255, Math.max(0, v + share * (v - mean)));
+        }
+    }
+}
+
+/** Towards white where background was painted, softly at the edge of each spot. */
+function fade(l: Float64Array, columns: number, rows: number, tone: PlaceTone): void {
+    const mask = new Float64Array(l.length);
+    for (const [x = 0, y = 0, radius = 0] of tone.background) {
+        const reach = radius * (columns - 1);
+        const [cx, cy] = [x * (columns - 1), y * (rows - 1)];
+        for (let r = Math.max(0, Math.trunc(cy - reach)), last = Math.min(rows - 1, Math.ceil(cy + reach)); r <= last; r++) {
+            for (let c = Math.max(0, Math.trunc(cx - reach)), end = Math.min(columns - 1, Math.ceil(cx + reach)); c <= end; c++) {
+                const off = Math.hypot(c - cx, r - cy) / Math.max(1e-6, reach);
+                const at = r * columns + c;
+                mask[at] = Math.max(mask[at] ?? 0, Math.min(1, Math.max(0, 4 * (1 - off))));
+            }
+        }
+    }
+    for (let i = 0; i < l.length; i++) l[i] = (l[i] ?? 0) + tone.fade * (mask[i] ?? 0) * (255 - (l[i] ?? 0));
+}
+
 /** Luminance of a lightness, 0 … 1 (CIE 1976). */
 export function luminance(l: number): number {
     return l > 8 ? ((l + 16) / 116) ** 3 : (l * 27) / 24389;

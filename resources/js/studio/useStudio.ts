@@ -1,10 +1,21 @@
 import { router } from '@inertiajs/react';
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useMeasuring } from '@/bench/useMeasuring';
 import { usePlan, type PlanActions } from '@/bench/usePlan';
-import type { LightPage, Measuring, PhotoPage, PhotoSheetPage, ShapePage, Shelf, Studio, UprightPage } from '@/types/generated';
-import { previewOf, type Preview, type View } from './paint';
-import type { ToneCurve } from './tone';
+import type {
+    LightPage,
+    Measuring,
+    PhotoJudged,
+    PhotoPage,
+    PhotoSheetPage,
+    ShapePage,
+    Shelf,
+    Studio,
+    UprightPage,
+} from '@/types/generated';
+import { previewOf, type View } from './paint';
+import { worked, type Preview, type ToneCurve } from './tone';
+import { useJudged } from './useJudged';
 
 export type StudioProps = { bench: Studio; shelf: Shelf; told?: string | null };
 
@@ -26,6 +37,8 @@ export type StudioBench = {
     station: string;
     go: (key: string) => void;
     preview: Preview | null;
+    /** with the tones as they are set; null until it is judged at all */
+    judged: PhotoJudged | null;
     /** as set, what is not saved yet included */
     tone: PhotoPage;
     curve: ToneCurve;
@@ -54,8 +67,12 @@ export function useStudio({ bench: data, shelf, told }: StudioProps): StudioBenc
     const [dimmed, setDimmed] = useState(1);
     const [isHelpOpen, setHelpOpen] = useState(false);
     const [isPainting, setPainting] = useState(false);
-    const preview = usePreview(pages.photo.preview);
+    const plain = usePreview(pages.photo.preview);
     const [tone, setTone] = useTone(pages.photo, plan);
+    const { local, fade, background } = tone;
+    const { widthMm } = pages.shape;
+    const preview = useMemo(() => plain && worked(plain, { local, fade, background }, widthMm), [plain, local, fade, background, widthMm]);
+    const judged = useJudged(data.piece.id, pages.photo, tone);
     const go = (key: string): void => {
         history.replaceState(history.state, '', `#${key}`);
         at.current = key;
@@ -72,6 +89,7 @@ export function useStudio({ bench: data, shelf, told }: StudioProps): StudioBenc
         station,
         go,
         preview,
+        judged,
         tone,
         curve: tone,
         setTone,

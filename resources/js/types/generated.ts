@@ -512,6 +512,15 @@ export type PhotoAdvice = {
     change: Record<string, number>;
 };
 
+export type PhotoJudged = {
+    fitness: number;
+    word: string;
+    marks: Record<string, number>;
+    pxPerMm: number;
+    printableDetailMm: number;
+    advice: PhotoAdvice[];
+};
+
 export type PhotoPage = {
     brightness: number;
     contrast: number;
@@ -525,12 +534,7 @@ export type PhotoPage = {
     quarters: number;
     percentiles: number[];
     preview: string | null;
-    fitness: number | null;
-    word: string;
-    marks: Record<string, number>;
-    pxPerMm: number;
-    printableDetailMm: number;
-    advice: PhotoAdvice[];
+    judged: PhotoJudged | null;
 };
 
 export type PhotoSheetPage = {

@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use Tests\Support\Pictures;
+use Wrenlo\Core\Photo\Framed;
 use Wrenlo\Core\Photo\Luminance;
 use Wrenlo\Core\Photo\Srgb;
 use Wrenlo\Core\Photo\Tone;
@@ -87,13 +88,39 @@ it('has the curve that the page draws', function () {
     expect($rows)->toHaveCount(7);
 });
 
+// tests/Fixtures/tone-places.json: by plain loops over the definition, in another language; resources/js/studio/tone.test.ts holds the browser's against it
+it('works on a picture place by place as the table says', function () {
+    $table = json_decode((string) file_get_contents(__DIR__.'/../../Fixtures/tone-places.json'), true);
+    $l = array_map(fn (int $v): float => $v / 2.55, $table['l']);
+    foreach ($table['rows_of'] as $row) {
+        foreach (Tone::fromArray($row['tone'])->worked($l, $table['columns'], $table['rows'], $row['width_mm']) as $i => $v) {
+            expect($v)->toEqualWithDelta($row['worked'][$i] / 2.55, 1e-4);
+        }
+    }
+    expect($table['rows_of'])->toHaveCount(6);
+});
+
+it('finds percentiles of a framed picture as sorting it does, and a frame for every quarter', function () {
+    $photo = Pictures::photo(90, 60, fn (float $x, float $y) => 255 * abs(sin(7 * $x + 11 * $y * $y)));
+    foreach ([new Tone, new Tone(gamma: 1.7, local: 0.8), new Tone(contrast: 1.0), new Tone(brightness: -60.0), new Tone(crop: [0.1, 0.3, 0.7, 0.9], quarters: 3, negative: true)] as $tone) {
+        $framed = Framed::of($photo, $tone, 70);
+        $toned = $framed->toned($tone, 80.0);
+        $l = array_map(Srgb::lightness(...), $toned->light->y);
+        sort($l);
+        foreach ([0.05, 0.5, 0.95] as $k => $share) {
+            expect($toned->lightness[$k])->toEqualWithDelta($l[(int) ($share * (count($l) - 1))], 1e-9);
+        }
+        expect($toned->meanY)->toEqualWithDelta(array_sum($toned->light->y) / count($l), 1e-12)->and($framed->columns)->toBeLessThanOrEqual(70);
+    }
+});
+
 it('judges a photo anew with its tones', function () {
     $photo = Pictures::photo(60, 40, fn (float $x) => 255 * $x);
-    $same = (new Tone)->applied($photo, 60);
+    $same = Framed::of($photo, new Tone, 60)->toned(new Tone, 100);
     expect($same->widthPx)->toBe(60)->and($same->heightPx)->toBe(40)->and($same->meanY)->toEqualWithDelta($photo->meanY, 0.01)->and($same->lightness[1])->toEqualWithDelta($photo->lightness[1], 2.0);
     $tone = new Tone(brightness: 20.0, crop: [0.5, 0.0, 1.0, 1.0], quarters: 0);
-    $lit = $tone->applied($photo, 60);
+    $lit = Framed::of($photo, $tone, 60)->toned($tone, 100);
     expect($lit->widthPx)->toBe(30)->and($lit->heightPx)->toBe(40)->and($lit->light->columns)->toBe(30)->and($lit->light->rows)->toBe(40)
         ->and($lit->lightness[0])->toEqualWithDelta(Srgb::lightness(Srgb::linear(255 * 0.525)) + 20, 2.5)->and($lit->clippedHigh)->toBeGreaterThan(0.2)->and($lit->clippedLow)->toBe(0.0);
-    expect((new Tone(quarters: 1))->applied($photo, 60)->widthPx)->toBe(40)->and(Tone::fromArray((new Tone(gamma: 1.4, background: [[0.1, 0.2, 0.3]], crop: [0.0, 0.1, 0.9, 1.0], quarters: 2))->toArray())->toArray())->toBe((new Tone(gamma: 1.4, background: [[0.1, 0.2, 0.3]], crop: [0.0, 0.1, 0.9, 1.0], quarters: 2))->toArray());
+    expect(Framed::of($photo, new Tone(quarters: 1), 60)->widthPx)->toBe(40)->and(Tone::fromArray((new Tone(gamma: 1.4, background: [[0.1, 0.2, 0.3]], crop: [0.0, 0.1, 0.9, 1.0], quarters: 2))->toArray())->toArray())->toBe((new Tone(gamma: 1.4, background: [[0.1, 0.2, 0.3]], crop: [0.0, 0.1, 0.9, 1.0], quarters: 2))->toArray());
 });

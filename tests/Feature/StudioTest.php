@@ -2,9 +2,6 @@
 
 declare(strict_types=1);
 
-use App\Actions\SetUpPerson;
-use App\Actions\StoreUpload;
-use App\Findings\Kinds\Shaped;
 use App\Models\Finding;
 use App\Models\Piece;
 use App\Plans\Bench;
@@ -12,17 +9,9 @@ use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Queue;
 use Tests\Support\Pictures;
+use Tests\Support\Pieces;
 use Wrenlo\Core\Format\MeshFormats;
 use Wrenlo\Core\Photo\Srgb;
-
-/** A photo in the cabinet of the local person, read and shaped. */
-function broughtPhoto(?string $bytes = null, string $name = 'tide pool.png'): Piece
-{
-    $path = tempnam(sys_get_temp_dir(), 'wrenlo');
-    file_put_contents($path, $bytes ?? Pictures::png(Pictures::pool(160, 120)));
-
-    return StoreUpload::handle(SetUpPerson::local(), $path, $name);
-}
 
 function studioOf(Piece $piece): array
 {
@@ -47,7 +36,7 @@ it('takes a photo in, reads it, judges it and shapes it', function () {
 });
 
 it('changes tones, shape and light as asked, keeps each step, and computes only what reads it', function () {
-    $piece = broughtPhoto();
+    $piece = Pieces::photo();
     $before = studioOf($piece);
     decide($piece, 'photo', ['stretch' => true, 'brightness' => 6])->assertRedirect();
     $toned = studioOf($piece);
@@ -73,7 +62,7 @@ it('changes tones, shape and light as asked, keeps each step, and computes only 
 });
 
 it('judges tones that are tried as it will judge them once they are kept, and keeps nothing of it', function () {
-    $piece = broughtPhoto();
+    $piece = Pieces::photo();
     $of = studioOf($piece)['stations']['photo'];
     $count = Finding::query()->count();
     $tried = $this->getJson("/pieces/{$piece->id}/photo/fitness?brightness=-12&contrast=0.3&gamma=1.2&local=0.4&stretch=1&negative=0")->assertOk()->json();
@@ -88,7 +77,7 @@ it('judges tones that are tried as it will judge them once they are kept, and ke
 });
 
 it('does not shape what a hand has gone on from, but all that something else waits for', function () {
-    $piece = broughtPhoto();
+    $piece = Pieces::photo();
     studioOf($piece);
     Queue::fake();
     foreach ([2, 4, 6] as $brightness) {
@@ -104,7 +93,7 @@ it('does not shape what a hand has gone on from, but all that something else wai
 });
 
 it('says in a sentence what cannot be', function (string $station, array $changes, string $said) {
-    $piece = broughtPhoto();
+    $piece = Pieces::photo();
     decide($piece, $station, $changes)->assertSessionHasErrors();
     expect(implode(' ', Illuminate\Support\Arr::flatten(session('errors')->getMessages())))->toContain($said);
 })->with([
@@ -112,7 +101,7 @@ it('says in a sentence what cannot be', function (string $station, array $change
 ]);
 
 it('measures a filament by its wedge, and lets it go', function () {
-    $piece = broughtPhoto();
+    $piece = Pieces::photo();
     $filament = Bench::of($piece)->tools()[2];
     $readings = array_map(fn (int $k) => [0.4 + 0.4 * $k, [.62, .43, .31, .222, .158, .117, .083, .061][$k]], range(0, 7));
     $this->put("/shelf/filaments/{$filament->id}/light", ['readings' => $readings])->assertRedirect();
@@ -128,7 +117,7 @@ it('measures a filament by its wedge, and lets it go', function () {
 });
 
 it('hands over the relief, the plan and the sheet', function () {
-    $piece = broughtPhoto();
+    $piece = Pieces::photo();
     decide($piece, 'shape', ['shape' => 'cylinder', 'width_mm' => 60, 'resolution_mm' => 1.0]);
     $stl = $this->get("/pieces/{$piece->id}/lithophane/stl")->assertOk()->assertDownload('tide-pool-cylinder.stl')->streamedContent();
     $plan = $this->get("/pieces/{$piece->id}/lithophane/json")->assertOk()->json();
@@ -142,7 +131,7 @@ it('hands over the relief, the plan and the sheet', function () {
 });
 
 it('prints the colours behind it, mirrored, true in size and everywhere as light', function () {
-    $piece = broughtPhoto(Pictures::png(Pictures::drawn(80, 40, fn (float $x) => $x < 0.5 ? [200, 30, 20] : [20, 60, 190])));
+    $piece = Pieces::photo(Pictures::png(Pictures::drawn(80, 40, fn (float $x) => $x < 0.5 ? [200, 30, 20] : [20, 60, 190])));
     decide($piece, 'photo', ['crop' => [0.25, 0, 1, 1]]);
     decide($piece, 'shape', ['width_mm' => 60]);
     $png = imagecreatefromstring($this->get("/pieces/{$piece->id}/lithophane/backing-png")->assertOk()->getContent());
@@ -160,7 +149,7 @@ it('prints the colours behind it, mirrored, true in size and everywhere as light
 });
 
 it('tells what is wrong with a photo, and keeps it', function (string $bytes, string $name, string $said) {
-    $piece = broughtPhoto($bytes, $name);
+    $piece = Pieces::photo($bytes, $name);
     $bench = studioOf($piece);
     expect($bench['measuring']['state'])->toBe('failed')->and($bench['measuring']['failure'])->toContain($said)->and(Piece::query()->count())->toBe(1);
     $this->get("/pieces/{$piece->id}/lithophane/stl")->assertStatus(409);
@@ -169,11 +158,11 @@ it('tells what is wrong with a photo, and keeps it', function (string $bytes, st
 ]);
 
 it('has no addresses of a mesh', function (string $address) {
-    $piece = broughtPhoto();
+    $piece = Pieces::photo();
     $this->get("/pieces/{$piece->id}/{$address}")->assertNotFound();
 })->with(['ranking', 'seam', 'ironing', 'layering', 'export/stl', 'contact-sheet', 'findings/report', 'patches/1']);
 
 it('stands apart from plates of meshes', function () {
-    broughtPhoto();
+    Pieces::photo();
     expect($this->get('/plate')->assertOk()->viewData('page')['props']['pieces'] ?? [])->toBe([]);
 });

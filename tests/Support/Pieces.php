@@ -29,7 +29,18 @@ final class Pieces
     {
         config(['wrenlo.directions' => 200, 'wrenlo.finalists' => $finalists, 'wrenlo.leaders' => $leaders]);
 
-        return StoreUpload::handle($user ?? SetUpPerson::local(), Solids::file(Solids::stl($mesh ?? Solids::cone(15, 40, 40))), $name)->refresh();
+        $bytes = Solids::stl($mesh ?? Solids::cone(15, 40, 40));
+        $make = static fn (): Piece => StoreUpload::handle($user ?? SetUpPerson::local(), Solids::file($bytes), $name)->refresh();
+
+        return $user !== null ? $make() : Snapshot::of("{$name} {$finalists} {$leaders} ".sha1($bytes), $make);
+    }
+
+    /** A photo in the cabinet of the local person, read and shaped. */
+    public static function photo(?string $bytes = null, string $name = 'tide pool.png'): Piece
+    {
+        $bytes ??= Pictures::png(Pictures::pool(160, 120));
+
+        return Snapshot::of($name.sha1($bytes), static fn (): Piece => StoreUpload::handle(SetUpPerson::local(), Solids::file($bytes), $name)->refresh());
     }
 
     /** The same with few directions and finalists; so does every later change. */

@@ -299,7 +299,7 @@ final class LayerPlanner
     {
         $digits = $hours < 10 ? 2 : 1;
 
-        return number_format($isLeast ? ceil($hours * 10 ** $digits) / 10 ** $digits : $hours, $digits);
+        return number_format($isLeast ? ceil($hours * 10 ** $digits - 1e-6) / 10 ** $digits : $hours, $digits);
     }
 
     /**

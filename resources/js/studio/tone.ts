@@ -34,10 +34,11 @@ export type Preview = { columns: number; rows: number; l: Uint8Array };
 export function worked(preview: Preview, tone: PlaceTone, widthMm: number): Preview {
     const { columns, rows } = preview;
     if (tone.local <= 0 && (tone.fade <= 0 || tone.background.length === 0)) return preview;
-    const l = Float64Array.from(preview.l);
+    const l = new Float64Array(preview.l);
     if (tone.local > 0) bringOut(l, columns, rows, Math.max(1, Math.round((LOCAL_MM / 2 / widthMm) * (columns - 1))), tone.local);
     if (tone.fade > 0) fade(l, columns, rows, tone);
-    return { columns, rows, l: Uint8Array.from(l, (v) => Math.round(Math.min(255, Math.max(0, v)))) };
+    // rounded, and held between 0 and 255
+    return { columns, rows, l: new Uint8Array(new Uint8ClampedArray(l)) };
 }
 
 /** Each place less the mean of the square about it, added to it. */

@@ -75,6 +75,7 @@ Route::middleware(KnowThePerson::class)->group(function () {
     Route::get('/pieces/{piece}/export/{format}', [ExportController::class, 'show'])->whereIn('format', ['stl', '3mf', 'obj', 'json', 'sheet', 'supports', 'held-3mf', 'held-stl', 'layers', 'zip']);
     Route::get('/pieces/{piece}/contact-sheet', [ContactSheetController::class, 'show']);
     Route::get('/pieces/{piece}/photo/fitness', [PhotoController::class, 'fitness']);
+    Route::post('/pieces/{piece}/photo/beside', [PhotoController::class, 'beside']);
     Route::get('/pieces/{piece}/lit', [LithophaneController::class, 'picture']);
     Route::get('/pieces/{piece}/lithophane/{format}', [LithophaneController::class, 'show'])->whereIn('format', ['stl', '3mf', 'json', 'sheet', 'backing-png', 'backing-pdf']);
     Route::post('/pieces/{piece}/file', [FileController::class, 'store']);
@@ -91,6 +92,9 @@ Route::middleware(KnowThePerson::class)->group(function () {
     Route::put('/shelf/currency', [CurrencyController::class, 'update']);
     Route::put('/shelf/printers/{printer}/filaments/{filament}/reading', [ReadingController::class, 'update'])->whereNumber(['printer', 'filament']);
     Route::get('/shelf/wedge', [WedgeController::class, 'show']);
+    Route::post('/shelf/wedge/photo', [WedgeController::class, 'photo']);
+    Route::get('/shelf/bars', [WedgeController::class, 'bars']);
+    Route::put('/shelf/filaments/{filament}/bars', [WedgeController::class, 'toldApart'])->whereNumber('filament');
     Route::put('/shelf/filaments/{filament}/light', [WedgeController::class, 'update'])->whereNumber('filament');
     Route::whereIn('kind', ['printers', 'nozzles', 'filaments'])->group(function () {
         Route::post('/shelf/{kind}', [ShelfController::class, 'store']);

@@ -61,7 +61,7 @@ final readonly class ExportLithophane
         $image = Backing::of(PhotoReader::picture($stream, self::BACKING_PX), $subject->tone());
         fclose($stream);
         [$w, $h] = [imagesx($image), imagesy($image)];
-        $widthMm = (float) $subject->get(Input::Body)['width_mm'];
+        $widthMm = $subject->design()->pictureMm();
         ob_start();
         if ($format === 'png') {
             imageresolution($image, (int) round($w / $widthMm * 25.4));

@@ -9,7 +9,9 @@ use Closure;
 use InvalidArgumentException;
 use RuntimeException;
 use Wrenlo\Core\Lithophane\Body;
+use Wrenlo\Core\Lithophane\Relief;
 use Wrenlo\Core\Lithophane\RuledShape;
+use Wrenlo\Core\Lithophane\SpreadCoupon;
 use Wrenlo\Core\Lithophane\Translucency;
 use Wrenlo\Core\Lithophane\WedgeCoupon;
 use Wrenlo\Core\Lithophane\WedgeFit;
@@ -27,13 +29,40 @@ final class MeasureFilament
      */
     public static function wedge(float $minMm, float $maxMm, int $steps): Closure
     {
-        $body = new Body(RuledShape::flat(WedgeCoupon::between($minMm, $maxMm, $steps)->relief()));
+        return self::coupon(WedgeCoupon::between($minMm, $maxMm, $steps)->relief(), 'step wedge - Wrenlo');
+    }
 
-        return static function () use ($body): void {
+    /**
+     * @return Closure(): void that writes binary STL to the response
+     *
+     * @throws InvalidArgumentException
+     */
+    public static function bars(float $lineMm): Closure
+    {
+        return self::coupon(SpreadCoupon::forLine($lineMm)->relief(), 'bars - Wrenlo');
+    }
+
+    /** @return Closure(): void */
+    private static function coupon(Relief $relief, string $name): Closure
+    {
+        $body = new Body(RuledShape::flat($relief));
+
+        return static function () use ($body, $name): void {
             $stream = fopen('php://output', 'wb') ?: throw new RuntimeException('The download cannot be written.');
-            $body->writeStl($stream, 'step wedge - Wrenlo');
+            $body->writeStl($stream, $name);
             fclose($stream);
         };
+    }
+
+    /**
+     * Keeps which bars were told apart; null: what was kept is let go.
+     *
+     * @throws InvalidArgumentException
+     */
+    public static function toldApart(Filament $filament, ?float $barMm): void
+    {
+        $filament->spread = $barMm === null ? null : SpreadCoupon::spread($barMm);
+        $filament->save();
     }
 
     /**

@@ -67,7 +67,7 @@ enum Input: string
     /** {model, p, min_mm, max_mm}: how the filament dims, and the limits of thickness */
     case Light = 'light';
 
-    /** {shape, width_mm, frame_mm, arc_deg, opening_mm, resolution_mm, path, hole_mm, foot_mm} */
+    /** {shape, width_mm, frame_mm, arc_deg, opening_mm, resolution_mm, path, hole_mm, foot_mm, around} */
     case Body = 'body';
 
     /** {layer_mm}: how a lithophane is printed */

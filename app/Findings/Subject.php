@@ -190,7 +190,7 @@ final readonly class Subject
             shape: ShapeKind::from($b['shape']), widthMm: (float) $b['width_mm'],
             thickness: new ToneToThickness((float) $light['min_mm'], (float) $light['max_mm'], Translucency::of(LightModel::from($light['model']), (float) $light['p'][0], (float) $light['p'][1])),
             tone: $this->tone(), resolutionMm: (float) $b['resolution_mm'], frameMm: (float) $b['frame_mm'], arcDeg: (float) $b['arc_deg'], openingMm: $b['opening_mm'] === null ? null : (float) $b['opening_mm'],
-            path: $b['path'] === null ? null : (string) $b['path'], holeMm: (float) $b['hole_mm'], footMm: (float) $b['foot_mm'],
+            path: $b['path'] === null ? null : (string) $b['path'], holeMm: (float) $b['hole_mm'], footMm: (float) $b['foot_mm'], isAround: (bool) $b['around'],
         );
     }
 

@@ -76,6 +76,59 @@ it('judges tones that are tried as it will judge them once they are kept, and ke
     $this->getJson("/pieces/{$piece->id}/photo/fitness?gamma=1.1")->assertStatus(409);
 });
 
+it('reads a wedge from a photo without keeping it, and says why it cannot', function () {
+    $mm = [0.4, 1.2, 2.0, 2.8];
+    $lit = Pictures::png(Pictures::drawn(400, 150, fn (float $x, float $y): float => Srgb::coded(0.9 * ($x >= 0.2 && $x < 0.8 && abs($y - 0.5) < 0.3 ? 0.86 * exp(-0.85 * $mm[(int) (($x - 0.2) / 0.15)]) : 1.0))));
+    $send = fn (array $more) => $this->post('/shelf/wedge/photo', ['file' => UploadedFile::fake()->createWithContent('wedge.png', $lit), 'mm' => $mm, 'first' => [0.275, 0.5], 'last' => [0.725, 0.5], 'bare' => [0.1, 0.5], ...$more], ['Accept' => 'application/json']);
+    $read = $send([])->assertOk()->json();
+    expect(array_column($read['readings'], 0))->toEqual($mm)->and($read['readings'][1][1])->toEqualWithDelta(0.86 * exp(-0.85 * 1.2), 0.005)->and($read['scatter'])->toBeLessThan(0.02)
+        ->and(App\Models\Filament::query()->whereNotNull('light')->count())->toBe(0);
+    $send(['bare' => [0.275, 0.5]])->assertOk();
+    $send(['bare' => [0.725, 0.5]])->assertStatus(422)->assertJsonPath('errors.file.0', fn (string $said): bool => preg_match('/^The step of 0.4 mm is lighter than the bare lamp \(76\d % of it\)/', $said) === 1);
+    $send(['bare' => null])->assertStatus(422)->assertJsonPath('errors.bare.0', 'Point at the bare lamp, too.');
+    $send(['file' => UploadedFile::fake()->createWithContent('wedge.png', substr($lit, 0, 200))])->assertStatus(422);
+});
+
+it('learns how far light spreads from bars told apart, and lets it go', function () {
+    $piece = Pieces::photo();
+    $filament = Pieces::bench($piece)->tools()[2];
+    expect(substr($this->get('/shelf/bars?line=0.45')->assertOk()->streamedContent(), 0, 4))->toBe('bars')->and(studioOf($piece)['stations']['light']['spread'])->toEqual(0.2);
+    $this->get('/shelf/bars?line=9')->assertStatus(422);
+    $this->put("/shelf/filaments/{$filament->id}/bars", ['bar_mm' => 1.5])->assertSessionHasNoErrors();
+    $light = studioOf($piece)['stations']['light'];
+    // half a period of 1.5 mm behind 2.6 mm: 1.5 / 1.46 / 2.6
+    expect($light['spread'])->toEqualWithDelta(0.3952, 1e-4)->and($light['isSpreadMeasured'])->toBeTrue()->and($light['acrossMm'])->toEqualWithDelta(1.46 * 0.3952 * (0.65 + 2.4) / 2, 1e-3);
+    $this->put("/shelf/filaments/{$filament->id}/bars", ['bar_mm' => 0])->assertSessionHasErrors('bar_mm');
+    $this->put("/shelf/filaments/{$filament->id}/bars", ['bar_mm' => null])->assertSessionHasNoErrors();
+    expect(studioOf($piece)['stations']['light']['isSpreadMeasured'])->toBeFalse();
+});
+
+it('says what a room leaves of the contrast, and the lumens that would do', function () {
+    $piece = Pieces::photo();
+    $lamp = fn (): array => studioOf($piece)['stations']['light']['lamp'];
+    expect($lamp()['lumens'])->toEqual(270)->and($lamp()['roomLx'])->toEqual(10);
+    decide($piece, 'light', ['for' => 'daylight', 'max_mm' => 4.0, 'lumens' => 40])->assertSessionHasNoErrors();
+    $dim = $lamp();
+    expect($dim['roomLx'])->toEqual(500)->and($dim['lumens'])->toEqual(40)->and($dim['seenContrast'])->toBeLessThan(3)->and($dim['lumensForFive'])->toBeGreaterThan(100);
+    decide($piece, 'light', ['lumens' => $dim['lumensForFive']])->assertSessionHasNoErrors();
+    expect($lamp()['seenContrast'])->toEqualWithDelta(5.0, 1e-6);
+    decide($piece, 'light', ['lumens' => -4])->assertSessionHasErrors('lumens');
+});
+
+it('sets other photos beside one, as a piece of its own that goes round a box', function () {
+    $piece = Pieces::photo();
+    decide($piece, 'shape', ['shape' => 'box', 'width_mm' => 40, 'resolution_mm' => 1])->assertSessionHasNoErrors();
+    $grey = fn (float $v): UploadedFile => UploadedFile::fake()->createWithContent("{$v}.png", Pictures::png(Pictures::drawn(90, 60, fn (): float => $v)));
+    $this->post("/pieces/{$piece->id}/photo/beside", ['files' => [$grey(40), $grey(120), $grey(220)]])->assertSessionHasNoErrors()->assertRedirect('/pieces/'.($piece->id + 1).'#shape');
+    $made = Piece::query()->findOrFail($piece->id + 1);
+    $shape = studioOf($made)['stations']['shape'];
+    expect($made->name)->toBe('Tide pool and 3 more')->and($shape['shape'])->toBe('box')->and($shape['isAround'])->toBeTrue()->and($shape['pictureMm'])->toEqual(160)->and($shape['numbers']['heightMm'])->toEqualWithDelta(30, 0.2)->and($shape['numbers']['isWatertight'])->toBeTrue()
+        ->and(Piece::query()->count())->toBe(2);
+    $this->post("/pieces/{$piece->id}/photo/beside", ['files' => []])->assertSessionHasErrors(['files' => 'No photo arrived.']);
+    $this->post("/pieces/{$piece->id}/photo/beside", ['files' => [UploadedFile::fake()->createWithContent('a.png', 'no picture')]])->assertSessionHasErrors('files');
+    expect(Piece::query()->count())->toBe(2);
+});
+
 it('does not shape what a hand has gone on from, but all that something else waits for', function () {
     $piece = Pieces::photo();
     studioOf($piece);

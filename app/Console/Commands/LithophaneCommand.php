@@ -20,7 +20,7 @@ final class LithophaneCommand extends ComputeCommand
     protected $signature = 'wrenlo:lithophane {image : a photo (PNG or JPEG)} {--shape=flat : flat, arc, cylinder, sphere, box, disc, oval, heart or outline} {--width-mm=100 : width along the smooth back, mm}
         {--min=0.6 : thinnest place, mm} {--max=2.4 : thickest, mm} {--mu=0.85 : how the filament dims, per mm} {--t0=0.86 : what it lets through at no thickness}
         {--resolution-mm=0.2 : distance of the points of the relief, mm} {--frame-mm=0 : border of full thickness round it, mm} {--arc-deg=120 : opening angle of an arc}
-        {--opening-mm= : opening of a globe, mm across} {--path= : SVG path of an outline} {--hole-mm=0 : hole to hang a cut plate by, mm across} {--foot-mm=0 : how far a foot reaches before a flat plate and behind it, mm} {--negative : dark becomes light} {--line=0.45 : line width, mm} {--layer=0.1 : layer height, mm}
+        {--opening-mm= : opening of a globe, mm across} {--path= : SVG path of an outline} {--hole-mm=0 : hole to hang a cut plate by, mm across} {--foot-mm=0 : how far a foot reaches before a flat plate and behind it, mm} {--around : the picture goes once round a box, a quarter a side} {--negative : dark becomes light} {--line=0.45 : line width, mm} {--layer=0.1 : layer height, mm}
         {--out= : binary STL to write} {--json : print JSON}';
 
     protected $description = 'Make a photo and a lamp into a closed relief';
@@ -35,7 +35,7 @@ final class LithophaneCommand extends ComputeCommand
         $design = new Design(
             shape: $kind, widthMm: $this->number('width-mm'), thickness: new ToneToThickness($this->number('min'), $this->number('max'), Translucency::exponential($this->number('mu'), $this->number('t0'))),
             tone: new Tone(negative: (bool) $this->option('negative')), resolutionMm: $this->number('resolution-mm'), frameMm: $this->number('frame-mm'), arcDeg: $this->number('arc-deg'),
-            openingMm: $this->text('opening-mm') === '' ? null : $this->number('opening-mm'), path: $this->text('path') === '' ? null : $this->text('path'), holeMm: $this->number('hole-mm'), footMm: $this->number('foot-mm'),
+            openingMm: $this->text('opening-mm') === '' ? null : $this->number('opening-mm'), path: $this->text('path') === '' ? null : $this->text('path'), holeMm: $this->number('hole-mm'), footMm: $this->number('foot-mm'), isAround: (bool) $this->option('around'),
         );
         $photo = ReadPhoto::fromPath((string) $this->argument('image'));
         $made = Lithophane::of($photo, $design);
@@ -47,7 +47,7 @@ final class LithophaneCommand extends ComputeCommand
 
         return [
             'triangles' => $body->triangles(), 'watertight' => $body->isWatertight(), 'volume_mm3' => $body->volumeMm3(),
-            'width_mm' => $design->widthMm, 'height_mm' => $design->widthMm * $design->tone->aspect($photo),
+            'width_mm' => $design->widthMm, 'height_mm' => $design->heightMm($photo),
             'thickness_min_mm' => $relief->thinnestMm(), 'thickness_max_mm' => $relief->thickestMm(),
             'contrast_ratio' => $light->transmittance($relief->thinnestMm()) / $light->transmittance($relief->thickestMm()),
             'pinhole_area_mm2' => $relief->thinnerThanMm2($line), 'max_relief_slope_deg' => $relief->steepestDeg(),

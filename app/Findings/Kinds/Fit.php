@@ -10,6 +10,8 @@ use App\Findings\Lane;
 use App\Findings\Result;
 use App\Findings\Subject;
 use App\Findings\Work;
+use Wrenlo\Core\Lithophane\Design;
+use Wrenlo\Core\Lithophane\ShapeKind;
 use Wrenlo\Core\Photo\Advice;
 use Wrenlo\Core\Photo\Fitness;
 use Wrenlo\Core\Photo\Framed;
@@ -61,7 +63,8 @@ final class Fit extends Kind
      */
     public static function judged(Framed $framed, Subject $subject): array
     {
-        $widthMm = (float) $subject->get(Input::Body)['width_mm'];
+        $body = $subject->get(Input::Body);
+        $widthMm = Design::pictureWidthMm(ShapeKind::from($body['shape']), (float) $body['width_mm'], (bool) $body['around']);
         $toned = $framed->toned($subject->tone(), $widthMm);
         $fitness = Fitness::of($toned, $widthMm, (float) $subject->get(Input::Upright)['layer_mm'], $subject->profile()->lineMm);
 

@@ -59,7 +59,7 @@ final class Shaped extends Kind
         $body = $made->body();
         $work->say(40, 'Laying its paths');
         $upright = Upright::of($photo, $design, $layer, $line);
-        $heightMm = $design->widthMm * $design->tone->aspect($photo);
+        $heightMm = $design->heightMm($photo);
         $light = $design->thickness->light;
         $mean = array_sum($relief->mm) / count($relief->mm);
         $standing = Standing::of($design->shape, $design->widthMm + 2 * $design->frameMm, $heightMm + 2 * $design->frameMm, $mean, $design->arcDeg, $design->openingMm ?? min(30.0, Globe::widestOpeningMm(Globe::radiusFor($design->widthMm, $heightMm))), $design->footMm);

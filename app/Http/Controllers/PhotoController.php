@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Actions\StripPhotos;
 use App\Findings\Findings;
 use App\Findings\Input;
 use App\Findings\Kinds\Fit;
@@ -14,11 +15,31 @@ use App\Models\Piece;
 use App\Stations\Photo\PhotoStation;
 use App\Stations\Photo\ToneDecision;
 use Illuminate\Http\JsonResponse;
+use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
+use Illuminate\Http\UploadedFile;
+use Illuminate\Validation\ValidationException;
+use InvalidArgumentException;
+use Wrenlo\Core\Photo\PhotoStrip;
+use Wrenlo\Core\Photo\UnreadablePhoto;
 
-/** How well a photo does with tones that are only being tried: computed while a slider moves, and not kept. */
+/** A photo's fitness with tones that are only being tried, computed while a slider moves and not kept; and other photos set beside it. */
 final class PhotoController extends Controller
 {
+    /** Other photos are set beside this one: a piece of its own, which is opened. */
+    public function beside(Request $request, Piece $piece): RedirectResponse
+    {
+        $bench = $this->bench($piece, 'photo');
+        $given = $request->validate(['files' => ['required', 'array', 'max:'.(PhotoStrip::MOST - 1)], 'files.*' => ['file', 'max:65536']], ['files.required' => 'No photo arrived.', 'files.max' => 'A strip is made of up to '.PhotoStrip::MOST.' photos.', 'files.*.max' => 'Each photo may have up to 64 MB.']);
+        try {
+            $made = StripPhotos::beside($bench, array_values(array_map(static fn (UploadedFile $f): string => $f->getPathname(), $given['files'])));
+        } catch (InvalidArgumentException|UnreadablePhoto $e) {
+            throw ValidationException::withMessages(['files' => $e->getMessage()]);
+        }
+
+        return redirect("/pieces/{$made->id}#shape");
+    }
+
     public function fitness(Request $request, Piece $piece): JsonResponse
     {
         $bench = $this->bench($piece, 'photo');

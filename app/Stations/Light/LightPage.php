@@ -6,11 +6,10 @@ namespace App\Stations\Light;
 
 use App\Findings\Input;
 use App\Findings\Kinds\Shaped;
-use App\Http\Resources\HeatVerdict;
+use App\Http\Resources\LampInfo;
 use App\Http\Resources\ThicknessSchool;
 use App\Http\Resources\WedgeReading;
 use App\Plans\Bench;
-use Wrenlo\Core\Lithophane\LampHeat;
 use Wrenlo\Core\Lithophane\Limits;
 use Wrenlo\Core\Lithophane\Optics;
 use Wrenlo\Core\Lithophane\ShapeKind;
@@ -26,12 +25,12 @@ final readonly class LightPage
      * @param  list<float>  $curveMm  thickness by lightness 0 … 100, in even steps
      * @param  list<WedgeReading>  $readings
      * @param  list<ThicknessSchool>  $schools
-     * @param  list<HeatVerdict>  $heat
+     * @param  float  $spread  of light inside the plastic, over thickness
      */
     private function __construct(
         public int $filamentId, public string $filament, public string $polymer, public bool $isMeasured, public string $model, public array $p, public ?float $muWithin, public ?float $t0Within, public ?string $outlier, public array $readings,
         public float $minMm, public float $maxMm, public string $for, public array $schools, public array $curveMm, public float $darkestL, public float $contrast, public float $acrossMm, public float $upMm, public float $lPerUm, public int $levelsLying,
-        public float $watts, public float $kelvin, public float $distanceMm, public bool $isEnclosed, public float $plasticC, public array $heat,
+        public float $spread, public bool $isSpreadMeasured, public LampInfo $lamp,
     ) {}
 
     public static function of(Bench $bench): self
@@ -44,8 +43,8 @@ final readonly class LightPage
         $layer = (float) $bench->subject()->get(Input::Upright)['layer_mm'];
         $shaped = $bench->done(Shaped::class)->headline ?? null;
         $area = $shaped === null ? 7500.0 : max(100.0, $shaped['width_mm'] * $shaped['height_mm'] * ($bench->subject()->get(Input::Body)['shape'] === ShapeKind::Box->value ? 4 : 1));
-        $heat = LampHeat::of($d->watts, $d->distanceMm, $area, $d->isEnclosed);
-        $finest = Optics::finest($nozzle->line_mm, $layer, ($t->minMm + $t->maxMm) / 2);
+        $spread = $filament->spread ?? Optics::SPREAD;
+        $finest = Optics::finest($nozzle->line_mm, $layer, ($t->minMm + $t->maxMm) / 2, $spread);
 
         return new self(
             filamentId: $filament->id, filament: $filament->name, polymer: $filament->polymer, isMeasured: $known !== null, model: $light->model->value, p: $light->p, muWithin: $known['mu_within'] ?? null, t0Within: $known['t0_within'] ?? null, outlier: $known['outlier'] ?? null,
@@ -53,7 +52,7 @@ final readonly class LightPage
             schools: array_map(static fn (Limits $l): ThicknessSchool => ThicknessSchool::of($l, $light), Limits::schools($nozzle->diameter_mm, $nozzle->line_mm, $layer, $light, $d->for)),
             curveMm: array_map(static fn (int $k): float => round($t->thicknessMm(100 * $k / self::POINTS), 4), range(0, self::POINTS)), darkestL: $t->darkestL, contrast: $light->transmittance($t->minMm) / $light->transmittance($t->maxMm),
             acrossMm: $finest['across_mm'], upMm: $finest['up_mm'], lPerUm: Optics::lightnessPerMicrometre($t, ($t->minMm + $t->maxMm) / 2), levelsLying: Optics::levelsLying($t->minMm, $t->maxMm, $layer),
-            watts: $d->watts, kelvin: $d->kelvin, distanceMm: $d->distanceMm, isEnclosed: $d->isEnclosed, plasticC: $heat->plasticC, heat: HeatVerdict::all($heat),
+            spread: $spread, isSpreadMeasured: $filament->spread !== null, lamp: LampInfo::of($d, $area, $t),
         );
     }
 }

@@ -51,7 +51,7 @@ final class LightStation extends Station
     {
         return [
             'min_mm' => ['sometimes', 'nullable', 'numeric'], 'max_mm' => ['sometimes', 'nullable', 'numeric'], 'for' => ['sometimes', Rule::in(LightDecision::FOR)], 'watts' => ['sometimes', 'numeric', 'between:0.1,500'], 'kelvin' => ['sometimes', 'numeric', 'between:1500,12000'],
-            'distance_mm' => ['sometimes', 'numeric', 'between:1,2000'], 'enclosed' => ['sometimes', 'boolean'], 'taken' => ['sometimes', 'boolean'],
+            'distance_mm' => ['sometimes', 'numeric', 'between:1,2000'], 'enclosed' => ['sometimes', 'boolean'], 'lumens' => ['sometimes', 'nullable', 'numeric', 'between:0,100000'], 'room_lx' => ['sometimes', 'nullable', 'numeric', 'between:0,200000'], 'taken' => ['sometimes', 'boolean'],
         ];
     }
 

@@ -47,7 +47,7 @@ final class ShapeStation extends Station
     {
         $mm = ['sometimes', 'numeric'];
 
-        return ['shape' => ['sometimes', Rule::enum(ShapeKind::class)], 'width_mm' => $mm, 'frame_mm' => $mm, 'arc_deg' => $mm, 'opening_mm' => ['sometimes', 'nullable', 'numeric', 'between:2,400'], 'resolution_mm' => $mm, 'hole_mm' => $mm, 'foot_mm' => $mm, 'path' => ['sometimes', 'nullable', 'string', 'max:100000'], 'taken' => ['sometimes', 'boolean']];
+        return ['shape' => ['sometimes', Rule::enum(ShapeKind::class)], 'width_mm' => $mm, 'frame_mm' => $mm, 'arc_deg' => $mm, 'opening_mm' => ['sometimes', 'nullable', 'numeric', 'between:2,400'], 'resolution_mm' => $mm, 'hole_mm' => $mm, 'foot_mm' => $mm, 'around' => ['sometimes', 'boolean'], 'path' => ['sometimes', 'nullable', 'string', 'max:100000'], 'taken' => ['sometimes', 'boolean']];
     }
 
     public static function changed(Bench $bench, array $changes): Decision

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Wrenlo\Core\Lithophane;
 
 use InvalidArgumentException;
+use Wrenlo\Core\Photo\Photo;
 use Wrenlo\Core\Photo\Tone;
 
 /** Everything that is chosen about a lithophane: tones, light, shape and size. */
@@ -26,6 +27,8 @@ final readonly class Design
         public float $holeMm = 0.0,
         /** how far a foot under a flat plate reaches, before its back and behind it */
         public float $footMm = 0.0,
+        /** the picture goes once round a box, a quarter a side; else each side has all of it */
+        public bool $isAround = false,
     ) {
         if (! ($widthMm >= 10.0 && $widthMm <= 1000.0)) {
             throw new InvalidArgumentException('A lithophane is 10 to 1000 mm wide.');
@@ -48,6 +51,22 @@ final readonly class Design
         if (! ($arcDeg >= 10.0 && $arcDeg <= 300.0)) {
             throw new InvalidArgumentException('An arc spans 10° to 300°; for all the way round take the cylinder.');
         }
+    }
+
+    /** Width of the picture along the smooth back. */
+    public function pictureMm(): float
+    {
+        return self::pictureWidthMm($this->shape, $this->widthMm, $this->isAround);
+    }
+
+    public static function pictureWidthMm(ShapeKind $shape, float $widthMm, bool $isAround): float
+    {
+        return $shape === ShapeKind::Box && $isAround ? 4 * $widthMm : $widthMm;
+    }
+
+    public function heightMm(Photo $photo): float
+    {
+        return $this->pictureMm() * $this->tone->aspect($photo);
     }
 
     /** The same at another resolution. */

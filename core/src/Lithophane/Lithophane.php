@@ -26,16 +26,19 @@ final readonly class Lithophane
     {
         $light = $design->tone->turned($photo->light);
         $curve = $design->tone->curve($photo->lightness);
-        $heightMm = $design->widthMm * $design->tone->aspect($photo);
+        $heightMm = $design->heightMm($photo);
         if ($heightMm < 2.0 || $heightMm > 1000.0) {
             throw new InvalidArgumentException(sprintf('At this width the picture is %.1f mm high; 2 to 1000 mm can be made.', $heightMm));
         }
         if ($design->shape === ShapeKind::Sphere) {
             return self::globe($light, $curve, $heightMm, $design);
         }
+        $width = $design->pictureMm();
         [$columns, $rows] = Relief::nodes($design->widthMm, $heightMm, $design->resolutionMm);
-        $lightness = $design->tone->lightness($light, $columns, $rows, $design->widthMm);
-        $relief = new Relief($columns, $rows, $design->widthMm, $heightMm, $design->thickness->thicknesses($lightness, $curve));
+        $columns = (int) round($width / $design->widthMm) * ($columns - 1) + 1; // sides of a box share their corners
+        $columns * $rows <= Relief::MOST_NODES || throw new InvalidArgumentException('Round all four sides this is a relief of more than 4 million points; take a coarser resolution.');
+        $lightness = $design->tone->lightness($light, $columns, $rows, $width);
+        $relief = new Relief($columns, $rows, $width, $heightMm, $design->thickness->thicknesses($lightness, $curve));
         unset($lightness);
         if ($design->shape === ShapeKind::Cylinder) {
             $relief = $relief->closed(self::BLEND_SHARE * $design->widthMm);
@@ -45,13 +48,13 @@ final readonly class Lithophane
 
             return new self(Cutout::kept($relief, $f), Cutout::of($relief, $f, $design->frameMm, $design->thickness->maxMm), $design);
         }
-        $framed = $design->frameMm > 0.0 ? $relief->framed($design->frameMm, $design->thickness->maxMm) : $relief;
+        $framed = static fn (Relief $r): Relief => $design->frameMm > 0.0 ? $r->framed($design->frameMm, $design->thickness->maxMm) : $r;
 
         return new self($relief, match ($design->shape) {
-            ShapeKind::Flat => RuledShape::flat($framed, $design->footMm),
-            ShapeKind::Arc => RuledShape::arc($framed, $design->arcDeg),
-            ShapeKind::Cylinder => RuledShape::cylinder($framed),
-            default => RuledShape::box([$framed, $framed, $framed, $framed]),
+            ShapeKind::Flat => RuledShape::flat($framed($relief), $design->footMm),
+            ShapeKind::Arc => RuledShape::arc($framed($relief), $design->arcDeg),
+            ShapeKind::Cylinder => RuledShape::cylinder($framed($relief)),
+            default => RuledShape::box($design->isAround ? array_map($framed, $relief->quarters()) : array_fill(0, 4, $framed($relief))),
         }, $design);
     }
 

@@ -11,7 +11,7 @@ final class Optics
     public const SPREAD = 0.2;
 
     /** Half-period still seen, in σ: there a Gaussian leaves a tenth of a sine's contrast. */
-    private const SEEN = 1.46;
+    public const SEEN = 1.46;
 
     /** The finest half-period seen through a thickness, mm. */
     public static function detailMm(float $thicknessMm, float $spread = self::SPREAD): float

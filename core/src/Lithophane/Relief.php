@@ -7,7 +7,9 @@ namespace Wrenlo\Core\Lithophane;
 use InvalidArgumentException;
 
 use function abs;
+use function array_slice;
 use function count;
+use function intdiv;
 use function max;
 use function min;
 
@@ -43,6 +45,29 @@ final readonly class Relief
         }
 
         return [$columns, $rows];
+    }
+
+    /**
+     * Cut across into four as wide, each with the columns on its edges.
+     *
+     * @return array{self, self, self, self}
+     */
+    public function quarters(): array
+    {
+        $n = intdiv($this->columns - 1, 4);
+        if (4 * $n !== $this->columns - 1) {
+            throw new InvalidArgumentException('Only a relief of four times as many cells across can be cut into quarters.');
+        }
+        $cut = function (int $k) use ($n): self {
+            $mm = [];
+            for ($r = 0; $r < $this->rows; $r++) {
+                array_push($mm, ...array_slice($this->mm, $r * $this->columns + $k * $n, $n + 1));
+            }
+
+            return new self($n + 1, $this->rows, $this->widthMm / 4, $this->heightMm, $mm);
+        };
+
+        return [$cut(0), $cut(1), $cut(2), $cut(3)];
     }
 
     public function acrossMm(): float

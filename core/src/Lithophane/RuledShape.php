@@ -72,7 +72,7 @@ final readonly class RuledShape implements Shape
      * Four upright panels round a square, the first at −y, then as they follow to the right. Where two meet there is one column, at the mean of both
      * edges, that goes out along both normals: a mitre.
      *
-     * @param  array{Relief, Relief, Relief, Relief}  $panels  of one size and grid
+     * @param  array<int, Relief>  $panels  four of one size and grid
      */
     public static function box(array $panels): self
     {

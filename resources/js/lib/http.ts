@@ -22,10 +22,11 @@ export async function json<T>(method: 'GET' | 'POST' | 'PUT' | 'DELETE', url: st
     return (await response.json()) as T;
 }
 
-/** Sends one file and reads the answer. */
-export async function sendFile<T>(url: string, file: File): Promise<T> {
+/** Sends one file, and what is said with it, and reads the answer. */
+export async function sendFile<T>(url: string, file: File, more: [string, string][] = []): Promise<T> {
     const form = new FormData();
     form.append('file', file);
+    for (const [name, value] of more) form.append(name, value);
     const response = await fetch(url, { method: 'POST', headers: headers(), body: form });
     if (!response.ok) throw new Refused(sentence(await response.text(), response.status));
     return (await response.json()) as T;

@@ -1,7 +1,8 @@
 import { Radios } from '@/components/Radios';
 import { hours, number, unit } from '@/lib/format';
 import type { ShapeKind } from '@/types/generated';
-import { Field } from './LightEvidence';
+import { Beside } from './Beside';
+import { Field } from './Field';
 import type { StudioBench } from './useStudio';
 
 /** Seen from above: the wall, the lamp inside it, the viewer below. */
@@ -96,6 +97,20 @@ export function ShapeEvidence({ bench }: { bench: StudioBench }) {
                         <Field label="opening, mm" value={shape.openingMm ?? 30} onValue={(v) => decide({ opening_mm: v })} />
                     )}
                 </div>
+                {shape.shape === 'box' && (
+                    <label className="flex items-center gap-1.5">
+                        <input
+                            type="checkbox"
+                            className="checkbox checkbox-xs"
+                            checked={shape.isAround}
+                            onChange={(e) => decide({ around: e.target.checked })}
+                        />
+                        the picture goes round it, a quarter a side; otherwise each side has all of it
+                    </label>
+                )}
+                {(shape.shape === 'box' || shape.shape === 'cylinder') && (
+                    <Beside pieceId={bench.data.piece.id} places={shape.shape === 'box' ? 'a side each' : 'round the lamp'} />
+                )}
                 {shape.shape === 'outline' && (
                     <label className="block text-[12px] text-soft">
                         Outline, the d of an SVG path; its first figure is taken

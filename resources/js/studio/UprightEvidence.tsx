@@ -1,7 +1,7 @@
 import { Radios } from '@/components/Radios';
 import { hours, number, unit } from '@/lib/format';
 import type { ReliefNumbers } from '@/types/generated';
-import { Field } from './LightEvidence';
+import { Field } from './Field';
 import type { StudioBench } from './useStudio';
 
 const FEET = [

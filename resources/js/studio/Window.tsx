@@ -20,15 +20,15 @@ export function Window({ bench }: { bench: StudioBench }) {
     const right = useRef<HTMLCanvasElement>(null);
     const { light, shape } = pages;
     const lineMm = pages.upright.lineMm;
-    const pxPerMm = preview ? preview.columns / shape.widthMm : 1;
-    // light spreads inside the plastic: as wide as a fifth of its mean thickness (an assumption until a coupon says)
-    const blurPx = view === 'lit' ? 0.2 * ((light.minMm + light.maxMm) / 2) * pxPerMm : 0;
+    const pxPerMm = preview ? preview.columns / shape.pictureMm : 1;
+    // light spreads inside the plastic, the further the thicker it is
+    const blurPx = view === 'lit' ? light.spread * ((light.minMm + light.maxMm) / 2) * pxPerMm : 0;
     const curve = curveOf(tone);
     useEffect(() => {
         if (!preview) return;
         const now = curveOf(tone);
         const relief = { darkestL: light.darkestL, curveMm: light.curveMm, lineMm };
-        const lamp = { kelvin: light.kelvin, dimmed: bench.dimmed };
+        const lamp = { kelvin: light.lamp.kelvin, dimmed: bench.dimmed };
         for (const [canvas, what] of [
             [left.current, 'photo'],
             [right.current, view],
@@ -41,7 +41,7 @@ export function Window({ bench }: { bench: StudioBench }) {
             paint(image.data, preview, what, now, relief, lamp, pxPerMm);
             context.putImageData(image, 0, 0);
         }
-    }, [preview, tone, view, light.darkestL, light.curveMm, light.kelvin, bench.dimmed, pxPerMm, lineMm]);
+    }, [preview, tone, view, light.darkestL, light.curveMm, light.lamp.kelvin, bench.dimmed, pxPerMm, lineMm]);
 
     if (!preview) {
         return <div className="grid h-full place-items-center bg-base-200 font-serif text-soft">Holding the photo to the window…</div>;

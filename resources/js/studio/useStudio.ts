@@ -70,8 +70,11 @@ export function useStudio({ bench: data, shelf, told }: StudioProps): StudioBenc
     const plain = usePreview(pages.photo.preview);
     const [tone, setTone] = useTone(pages.photo, plan);
     const { local, fade, background } = tone;
-    const { widthMm } = pages.shape;
-    const preview = useMemo(() => plain && worked(plain, { local, fade, background }, widthMm), [plain, local, fade, background, widthMm]);
+    const { pictureMm } = pages.shape;
+    const preview = useMemo(
+        () => plain && worked(plain, { local, fade, background }, pictureMm),
+        [plain, local, fade, background, pictureMm],
+    );
     const judged = useJudged(data.piece.id, pages.photo, tone);
     const go = (key: string): void => {
         history.replaceState(history.state, '', `#${key}`);

@@ -305,6 +305,22 @@ export type LaidPaths = {
     estimateHours: number | null;
 };
 
+export type LampInfo = {
+    watts: number;
+    lumens: number;
+    kelvin: number;
+    distanceMm: number;
+    isEnclosed: boolean;
+    plasticC: number;
+    heat: HeatVerdict[];
+    roomLx: number;
+    lightestCdM2: number;
+    veilCdM2: number;
+    seenContrast: number;
+    seenBlackL: number;
+    lumensForFive: number | null;
+};
+
 export type LayerChoice = {
     layerMm: number;
     layers: number;
@@ -374,12 +390,9 @@ export type LightPage = {
     upMm: number;
     lPerUm: number;
     levelsLying: number;
-    watts: number;
-    kelvin: number;
-    distanceMm: number;
-    isEnclosed: boolean;
-    plasticC: number;
-    heat: HeatVerdict[];
+    spread: number;
+    isSpreadMeasured: boolean;
+    lamp: LampInfo;
 };
 
 export type LookPage = {
@@ -718,6 +731,8 @@ export type ShapePage = {
     path: string | null;
     holeMm: number;
     footMm: number;
+    isAround: boolean;
+    pictureMm: number;
     numbers: ReliefNumbers | null;
     failure: string | null;
 };
@@ -872,6 +887,11 @@ export type WeakMember = {
     bestRank: number | null;
     bestId: string | null;
     bestCutMm2: number | null;
+};
+
+export type WedgePhotoRead = {
+    readings: number[][];
+    scatter: number;
 };
 
 export type WedgeReading = {

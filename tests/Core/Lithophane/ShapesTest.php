@@ -112,6 +112,28 @@ it('has no two facets that cross', function (ShapeKind $kind, float $frame) {
     expect(OutsideRays::crossings($made->body()->mesh()))->toBe([]);
 })->with([[ShapeKind::Box, 0.0], ...array_map(fn (ShapeKind $k): array => [$k, 2.5], ShapeKind::cases())]);
 
+it('goes once round a box, a quarter a side', function () {
+    // four sides of one grey each: every side as thick as its own, corners between the two
+    $greys = [230.0, 160.0, 90.0, 30.0];
+    $photo = Pictures::photo(400, 100, fn (float $x): float => $greys[min(3, (int) (4 * $x))]);
+    $made = Lithophane::of($photo, new Design(ShapeKind::Box, 20, lightOf(), resolutionMm: 0.5, frameMm: 2.0, isAround: true));
+    $body = $made->body();
+    expect($made->design->pictureMm())->toBe(80.0)->and($made->design->heightMm($photo))->toBe(20.0)->and($made->relief->widthMm)->toBe(80.0)->and($body->isWatertight())->toBeTrue()
+        ->and(OutsideRays::crossings($body->mesh()))->toBe([]);
+    // by rays from the axis through the middle of each side: at −y first, then as they follow to the right
+    $mesh = $body->mesh();
+    [$low, $high] = [$mesh->bounds()->min, $mesh->bounds()->max];
+    $rays = [];
+    foreach ([[0, -1], [1, 0], [0, 1], [-1, 0]] as [$dx, $dy]) {
+        array_push($rays, ($low->x + $high->x) / 2, ($low->y + $high->y) / 2, ($low->z + $high->z) / 2 + 0.123, $dx, $dy, 0.0);
+    }
+    foreach (throughWall($made, $rays) as $k => $mm) {
+        expect($mm)->toEqualWithDelta(lightOf()->thicknessMm(Wrenlo\Core\Photo\Srgb::lightness(Wrenlo\Core\Photo\Srgb::linear($greys[$k]))), 0.01);
+    }
+    expect(fn () => (new Relief(6, 2, 5.0, 1.0, array_fill(0, 12, 1.0)))->quarters())->toThrow(InvalidArgumentException::class, 'four times as many')
+        ->and(fn () => Lithophane::of($photo, new Design(ShapeKind::Box, 100, lightOf(), resolutionMm: 0.04, isAround: true)))->toThrow(InvalidArgumentException::class, 'coarser resolution');
+});
+
 it('would be told of facets that cross', function () {
     $two = Mesh::joined([Solids::box(10, 10, 10), Solids::boxes([[4, 4, 20, [0, 0, -5]]])]);
     expect(count(OutsideRays::crossings($two)))->toBeGreaterThan(10);

@@ -93,7 +93,7 @@ export function WedgePhoto({ onRead }: { onRead: (readings: number[][]) => void 
                                         label={name}
                                         value={Math.round(1000 * (places[key]?.[axis] ?? 0)) / 10}
                                         onValue={(v) => {
-                                            const at: [number, number] = [...(places[key] ?? [0, 0])];
+                                            const at: [number, number] = [...(places[key] ?? [0.5, 0.5])];
                                             at[axis] = Math.min(1, Math.max(0, v / 100));
                                             put(key, at);
                                         }}

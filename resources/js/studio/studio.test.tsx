@@ -1,3 +1,4 @@
+import { router } from '@inertiajs/react';
 import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import type { LightPage, PhotoPage, ReliefNumbers, ShapePage } from '@/types/generated';
@@ -6,9 +7,15 @@ import { PhotoEvidence } from './PhotoEvidence';
 import { ShapeEvidence } from './ShapeEvidence';
 import { StudioSheet } from './SheetEvidence';
 import { UprightEvidence } from './UprightEvidence';
+import { WedgePhoto } from './WedgePhoto';
 import type { StudioBench } from './useStudio';
 
-afterEach(cleanup);
+vi.mock('@inertiajs/react', () => ({ router: { put: vi.fn(), post: vi.fn(), reload: vi.fn() } }));
+
+afterEach(() => {
+    cleanup();
+    vi.unstubAllGlobals();
+});
 
 const photo: PhotoPage = {
     brightness: 0,
@@ -212,5 +219,72 @@ describe('the stations of a lithophane', () => {
     it('hands over files', () => {
         render(<StudioSheet bench={benchWith()} />);
         expect(screen.getByRole('link', { name: 'STL' }).getAttribute('href')).toBe('/pieces/9/lithophane/stl');
+    });
+    it('says what the room leaves of the contrast, and the lumens that would do', () => {
+        const bench = benchWith();
+        render(<LightEvidence bench={bench} />);
+        expect(document.body.textContent).toContain('3.4 times as light as the darkest');
+        expect(document.body.textContent).toContain('take 900 lm');
+        fireEvent.blur(screen.getByLabelText('light, lm'), { target: { value: '400' } });
+        expect(bench.plan.decide).toHaveBeenCalledWith('light', { lumens: 400 });
+        expect(document.body.textContent).toContain('until bars say');
+        fireEvent.blur(screen.getByLabelText('finest told apart, mm'), { target: { value: '0,9' } });
+        expect(router.put).toHaveBeenCalledWith('/shelf/filaments/3/bars', { bar_mm: 0.9 }, expect.anything());
+    });
+    it('goes round a box, with other photos a side each', () => {
+        const bench = benchWith({ pages: { ...benchWith().pages, shape: { ...shape, shape: 'box' } } });
+        render(<ShapeEvidence bench={bench} />);
+        fireEvent.click(screen.getByLabelText(/goes round it/));
+        expect(bench.plan.decide).toHaveBeenCalledWith('shape', { around: true });
+        const files = [new File(['a'], 'a.png'), new File(['b'], 'b.png')];
+        fireEvent.change(screen.getByLabelText(/More photos, a side each/), { target: { files } });
+        expect(router.post).toHaveBeenCalledWith('/pieces/9/photo/beside', { files }, expect.objectContaining({ forceFormData: true }));
+    });
+});
+
+describe('a photo of the lit wedge', () => {
+    it('is pointed at three times, by the mouse or by numbers, and read by the server', async () => {
+        const sent = vi.fn<(url: string, init: RequestInit) => Promise<Response>>(() =>
+            Promise.resolve(new Response(JSON.stringify({ readings: [[0.4, 0.61]], scatter: 0.01 }), { status: 200 })),
+        );
+        vi.stubGlobal('fetch', sent);
+        vi.stubGlobal('URL', Object.assign(URL, { createObjectURL: () => 'blob:wedge', revokeObjectURL: () => undefined }));
+        const onRead = vi.fn();
+        render(<WedgePhoto onRead={onRead} />);
+        fireEvent.change(screen.getByLabelText('Photo of the lit wedge'), { target: { files: [new File(['x'], 'wedge.jpg')] } });
+        const photo = screen.getByRole('img').parentElement as HTMLElement;
+        photo.getBoundingClientRect = () => ({ left: 100, top: 50, width: 200, height: 100 }) as DOMRect;
+        const read = screen.getByRole('button', { name: 'Read 8 steps' });
+        for (const [say, x, y] of [
+            ['the thinnest step', 120, 100],
+            ['the thickest step', 260, 100],
+        ] as const) {
+            expect(document.body.textContent).toContain(`Point at ${say}.`);
+            expect((read as HTMLButtonElement).disabled).toBe(true);
+            fireEvent.click(photo, { clientX: x, clientY: y });
+        }
+        // the third by keys
+        const [, , bare] = screen.getAllByLabelText('across, %');
+        fireEvent.blur(bare as HTMLElement, { target: { value: '4' } });
+        fireEvent.click(read);
+        await vi.waitFor(() => expect(onRead).toHaveBeenCalledWith([[0.4, 0.61]]));
+        const form = sent.mock.calls[0]?.[1].body as FormData;
+        expect(form.getAll('mm[]')).toEqual(['0.4', '0.8', '1.2', '1.6', '2', '2.4', '2.8', '3.2']);
+        expect([form.getAll('first[]'), form.getAll('last[]'), form.getAll('bare[]')]).toEqual([
+            ['0.1', '0.5'],
+            ['0.8', '0.5'],
+            ['0.04', '0.5'],
+        ]);
+    });
+    it('says why it could not be read', async () => {
+        vi.stubGlobal('fetch', () =>
+            Promise.resolve(new Response(JSON.stringify({ errors: { file: ['The bare lamp is blown out.'] } }), { status: 422 })),
+        );
+        render(<WedgePhoto onRead={vi.fn()} />);
+        fireEvent.change(screen.getByLabelText('Photo of the lit wedge'), { target: { files: [new File(['x'], 'wedge.jpg')] } });
+        const photo = screen.getByRole('img').parentElement as HTMLElement;
+        for (let k = 0; k < 3; k++) fireEvent.click(photo, { clientX: k, clientY: k });
+        fireEvent.click(screen.getByRole('button', { name: 'Read 8 steps' }));
+        expect((await screen.findByRole('alert')).textContent).toBe('The bare lamp is blown out.');
     });
 });

@@ -8,6 +8,7 @@ use App\Findings\Findings;
 use App\Findings\Input;
 use App\Findings\Kinds\PhotoFramed;
 use App\Findings\Kinds\PhotoRead;
+use App\Findings\Kinds\RowLayers;
 use App\Findings\Lists;
 use App\Http\Resources\ReliefNumbers;
 use App\Plans\Bench;
@@ -87,11 +88,41 @@ final readonly class ExportLithophane
         return [
             'format' => 'wrenlo-lithophane', 'version' => 1, 'piece' => $this->bench->piece->name, 'file' => $this->bench->piece->file_name, 'sha256' => $subject->sha256(), 'plan' => $this->bench->plan->name,
             'tone' => $subject->get(Input::Tone), 'light' => $subject->get(Input::Light), 'body' => $subject->get(Input::Body), 'upright' => $this->bench->decision('upright')->toArray(), 'lamp' => $this->bench->decision('light')->toArray(),
+            'layers' => ['by_detail' => $this->byDetail() !== null, 'runs' => $this->runs()],
             'numbers' => [
                 'width_mm' => $n->widthMm, 'height_mm' => $n->heightMm, 'triangles' => $n->triangles, 'watertight' => $n->isWatertight, 'thickness_min_mm' => $n->thinnestMm, 'thickness_max_mm' => $n->thickestMm, 'contrast_ratio' => $n->contrast, 'pinhole_area_mm2' => $n->pinholeMm2,
                 'max_relief_slope_deg' => $n->steepestDeg, 'hours' => $n->hours, 'grams' => $n->grams, 'layers' => $n->layers, 'walls' => $n->walls, 'tips_at_deg' => $n->tipsAtDeg, 'foot' => $n->foot, 'brim_mm' => $n->brimMm,
             ],
         ];
+    }
+
+    /** @return ?array{hours: float, step_l: float, runs: list<array{float, int}>} layers by detail, where they were chosen and there are any */
+    private function byDetail(): ?array
+    {
+        $upright = $this->bench->decision('upright')->toArray();
+
+        return $upright['by_detail'] ? ($this->bench->done(RowLayers::class)->headline['truer'] ?? null) : null;
+    }
+
+    /** @return list<array{float, int}> heights of its layers from the plate: [mm, how many] in a row */
+    private function runs(): array
+    {
+        return $this->byDetail()['runs'] ?? [[(float) $this->bench->decision('upright')->toArray()['layer_mm'], $this->numbers->layers]];
+    }
+
+    /** As the CSV of a mesh: a layer a line. */
+    public function layersCsv(): string
+    {
+        $lines = ['layer,z_top_mm,height_mm'];
+        $z = 0.0;
+        foreach ($this->runs() as [$mm, $count]) {
+            for ($k = 0; $k < $count; $k++) {
+                $z += $mm;
+                $lines[] = implode(',', [count($lines), round($z, 6), $mm]);
+            }
+        }
+
+        return implode("\n", $lines)."\n";
     }
 
     /** @return array<string, mixed> for the page to print */
@@ -101,7 +132,7 @@ final readonly class ExportLithophane
         $lamp = $this->bench->decision('light')->toArray();
 
         return [
-            'piece' => $this->bench->piece, 'n' => $this->numbers, 'printer' => $printer, 'nozzle' => $nozzle, 'filament' => $filament, 'design' => $this->bench->subject()->design(), 'upright' => $this->bench->decision('upright')->toArray(), 'lamp' => $lamp,
+            'piece' => $this->bench->piece, 'n' => $this->numbers, 'printer' => $printer, 'nozzle' => $nozzle, 'filament' => $filament, 'design' => $this->bench->subject()->design(), 'upright' => $this->bench->decision('upright')->toArray(), 'lamp' => $lamp, 'byDetail' => $this->byDetail(),
             'heat' => LampHeat::of((float) $lamp['watts'], (float) $lamp['distance_mm'], max(100.0, $this->numbers->widthMm * $this->numbers->heightMm), (bool) $lamp['enclosed']),
         ];
     }

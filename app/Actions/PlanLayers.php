@@ -15,6 +15,7 @@ use InvalidArgumentException;
 use Wrenlo\Core\Layer\LayerLimits;
 use Wrenlo\Core\Layer\LayerPlan;
 use Wrenlo\Core\Layer\LayerPlanner;
+use Wrenlo\Core\Layer\LayerRuns;
 
 /** Heights of layers from what was measured about a stance: milliseconds, so that a budget can be dragged. */
 final readonly class PlanLayers
@@ -83,17 +84,7 @@ final readonly class PlanLayers
     /** @return list<array{float, int}> heights as [mm, how many] in a row */
     public static function runs(LayerPlan $plan): array
     {
-        $runs = [];
-        foreach ($plan->heightsMm() as $mm) {
-            $last = count($runs) - 1;
-            if ($last >= 0 && $runs[$last][0] === $mm) {
-                $runs[$last][1]++;
-            } else {
-                $runs[] = [$mm, 1];
-            }
-        }
-
-        return $runs;
+        return LayerRuns::of($plan->heightsMm());
     }
 
     public static function decided(LayersDecision $d, LayerPlan $plan, LayerLimits $limits): LayersDecision

@@ -64,7 +64,7 @@ enum Input: string
     /** {crop, quarters}: of those tones, what decides which part of the photo is seen, and which way up */
     case Frame = 'frame';
 
-    /** {model, p, min_mm, max_mm}: how the filament dims, and the limits of thickness */
+    /** {model, p, min_mm, max_mm, spread}: how the filament dims, the limits of thickness, and how far light spreads inside it */
     case Light = 'light';
 
     /** {shape, width_mm, frame_mm, arc_deg, opening_mm, resolution_mm, path, hole_mm, foot_mm, around} */

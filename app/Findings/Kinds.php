@@ -45,6 +45,7 @@ final class Kinds
         Kinds\PhotoFramed::class,
         Kinds\Fit::class,
         Kinds\Shaped::class,
+        Kinds\RowLayers::class,
     ];
 
     /** @var list<class-string<Kind>> of a test */

@@ -7,6 +7,7 @@ namespace App\Sources;
 use App\Findings\Kinds\Fit;
 use App\Findings\Kinds\PhotoFramed;
 use App\Findings\Kinds\PhotoRead;
+use App\Findings\Kinds\RowLayers;
 use App\Findings\Kinds\Shaped;
 use App\Models\Piece;
 use App\Models\Plan;
@@ -49,7 +50,7 @@ final class PhotoSource extends Source
     {
         $subject = $bench->subject();
 
-        return [[PhotoRead::class, $subject, 55], [PhotoFramed::class, $subject, 10], [Fit::class, $subject, 10], [Shaped::class, $subject, 25]];
+        return [[PhotoRead::class, $subject, 50], [PhotoFramed::class, $subject, 10], [Fit::class, $subject, 10], [Shaped::class, $subject, 20], [RowLayers::class, $subject, 10]];
     }
 
     public function firstNumbers(): string

@@ -27,7 +27,11 @@
         <table>
             <tbody>
             <tr><th>Stands</th><td>upright</td><td>as the file comes; no supports. It tips at {{ $f($n->tipsAtDeg) }}°{{ $foot === 'none' ? '' : ': '.$foot.($foot === 'brim' ? ' of '.$f(max(3, $n->brimMm), 0).' mm' : '') }}</td></tr>
-            <tr><th>Layer height</th><td>{{ $f($upright['layer_mm'], 2) }} mm</td><td>{{ number_format($n->layers) }} layers, even</td></tr>
+            @if ($byDetail === null)
+                <tr><th>Layer height</th><td>{{ $f($upright['layer_mm'], 2) }} mm</td><td>{{ number_format($n->layers) }} layers, even</td></tr>
+            @else
+                <tr><th>Layer height</th><td>{{ $f(min(array_column($byDetail['runs'], 0)), 2) }}–{{ $f(max(array_column($byDetail['runs'], 0)), 2) }} mm</td><td>{{ number_format(array_sum(array_column($byDetail['runs'], 1))) }} layers by the detail of each row: heights as CSV, in the hours of even layers of {{ $f($upright['layer_mm'], 2) }} mm</td></tr>
+            @endif
             <tr><th>Walls</th><td>{{ $n->walls }}</td><td>walls until it is solid, no infill; line {{ $f($nozzle->line_mm, 2) }} mm</td></tr>
             <tr><th>Speed</th><td>20 mm/s</td><td>outer walls (common practice, no source){{ $n->isSlender ? '; its top swings at '.$f($n->swingsHz, 0).' Hz: slower above the middle' : '' }}</td></tr>
             <tr><th>Seam</th><td>back corner</td><td>where nobody looks through; one place for all layers</td></tr>

@@ -9,6 +9,7 @@ use Tests\Support\Running;
 use Wrenlo\Core\Format\MeshFormats;
 use Wrenlo\Core\Mesh\Surface;
 use Wrenlo\Core\Mesh\Topology;
+use Wrenlo\Core\Photo\Srgb;
 
 beforeEach(function () {
     $this->app = Running::start();
@@ -63,7 +64,22 @@ it('takes a photo from the drop to a checked file: advice, readings, limits, sha
     $chrome->waitForText('How thick for this lamp?');
     $curve = fn (): string => (string) $chrome->js("return document.querySelector('[data-curve]').getAttribute('d')");
     [$assumed, $schools] = [$curve(), (string) $chrome->js("return [...document.querySelectorAll('[role=radio]')].map((r) => r.innerText).join()")];
-    $chrome->press('Enter readings');
+    // from a photo of the lit wedge: pointed at by the mouse, and read into the form
+    $lit = tempnam(sys_get_temp_dir(), 'wedge').'.png';
+    file_put_contents($lit, Pictures::png(Pictures::drawn(400, 150, fn (float $x, float $y): float => Srgb::coded(0.9 * ($x >= 0.2 && $x < 0.8 && abs($y - 0.5) < 0.3 ? 0.86 * exp(-0.85 * (0.4 + 0.4 * (int) (($x - 0.2) / 0.075))) : 1.0)))));
+    $chrome->press('From a photo');
+    $chrome->first('input[aria-label="Photo of the lit wedge"]')->setFileDetector(new Facebook\WebDriver\Remote\LocalFileDetector)->sendKeys($lit);
+    foreach ([['the thinnest step', 0.2375, 0.5], ['the thickest step', 0.7625, 0.5], ['the bare lamp', 0.1, 0.5]] as [$say, $x, $y]) {
+        $chrome->waitForText("Point at {$say}.");
+        $chrome->drag([[$x, $y]], on: 'aside img');
+    }
+    expect($chrome->axe())->toBe([]);
+    $chrome->press('Read 8 steps');
+    $read = (string) $chrome->until('the readings', fn (Chrome $c) => $c->js("return document.querySelector('textarea')?.value ?? ''"), 30);
+    preg_match_all('/^(\S+) (\S+)$/m', $read, $rows);
+    expect($rows[1])->toHaveCount(8)->and((float) $rows[2][3])->toEqualWithDelta(0.86 * exp(-0.85 * 1.6), 0.01);
+    $chrome->js("const t = document.querySelector('textarea'); Object.getOwnPropertyDescriptor(HTMLTextAreaElement.prototype, 'value').set.call(t, ''); t.dispatchEvent(new Event('input', { bubbles: true }));");
+    unlink($lit);
     $chrome->first('textarea')->sendKeys("0.4 0.7\n0.8 0.36\n1.2 0.19\n1.6 0.098\n2.0 0.05");
     $chrome->press('Keep the readings');
     $chrome->waitForText('per mm, t₀', 30);

@@ -28,7 +28,7 @@ afterEach(function () {
 
 /** What goes stale with each input, written down by hand: not read from the kinds. */
 const STALE_WITH = [
-    'file' => ['report', 'surface', 'sight', 'slender', 'never', 'sections', 'sketch', 'trial', 'survey', 'search', 'finalists', 'proof', 'bed', 'heights', 'score', 'holding', 'unheld', 'trees', 'columns', 'painted', 'relief', 'layering', 'laid', 'seamed', 'ironed', 'plate', 'portrait', 'print', 'standing', 'thickness', 'photo', 'framed', 'fitness', 'shaped'],
+    'file' => ['report', 'surface', 'sight', 'slender', 'never', 'sections', 'sketch', 'trial', 'survey', 'search', 'finalists', 'proof', 'bed', 'heights', 'score', 'holding', 'unheld', 'trees', 'columns', 'painted', 'relief', 'layering', 'laid', 'seamed', 'ironed', 'plate', 'portrait', 'print', 'standing', 'thickness', 'photo', 'framed', 'fitness', 'shaped', 'rows'],
     'recipe' => ['report', 'surface', 'sight', 'slender', 'never', 'sections', 'sketch', 'trial', 'survey', 'search', 'finalists', 'proof', 'bed', 'heights', 'score', 'holding', 'unheld', 'trees', 'columns', 'painted', 'relief', 'layering', 'laid', 'seamed', 'ironed', 'plate', 'portrait', 'print', 'standing', 'thickness'],
     'display' => ['sight', 'never', 'sections', 'sketch', 'trial', 'survey', 'search', 'finalists', 'proof', 'bed', 'heights', 'score', 'holding', 'unheld', 'trees', 'columns', 'painted', 'relief', 'layering', 'seamed', 'ironed', 'plate', 'portrait', 'thickness'],
     'marks' => ['never', 'sections', 'sketch', 'trial', 'survey', 'search', 'finalists', 'proof', 'bed', 'heights', 'score', 'holding', 'unheld', 'trees', 'columns', 'painted', 'relief', 'layering', 'seamed', 'ironed', 'plate'],
@@ -37,19 +37,19 @@ const STALE_WITH = [
     'part' => ['sections', 'trial'],
     'stance' => ['proof', 'bed', 'heights', 'score', 'holding', 'unheld', 'trees', 'columns', 'painted', 'relief', 'layering', 'laid', 'seamed', 'ironed', 'plate', 'print', 'standing'],
     'weights' => ['finalists'],
-    'nozzle' => ['finalists', 'heights', 'layering', 'laid', 'thickness', 'fitness', 'shaped'],
-    'z_step' => ['heights', 'layering'],
+    'nozzle' => ['finalists', 'heights', 'layering', 'laid', 'thickness', 'fitness', 'shaped', 'rows'],
+    'z_step' => ['heights', 'layering', 'rows'],
     'bed' => ['bed', 'unheld', 'trees', 'columns', 'painted', 'plate'],
     'held' => ['unheld', 'trees', 'columns', 'painted', 'plate'],
     'relief_angle' => ['relief'],
     'plate' => ['plate'],
     'heights' => ['laid', 'seamed'],
     'ironing' => ['ironed'],
-    'tone' => ['fitness', 'shaped'],
+    'tone' => ['fitness', 'shaped', 'rows'],
     'frame' => ['framed', 'fitness'],
-    'light' => ['shaped'],
-    'body' => ['fitness', 'shaped'],
-    'upright' => ['fitness', 'shaped'],
+    'light' => ['shaped', 'rows'],
+    'body' => ['fitness', 'shaped', 'rows'],
+    'upright' => ['fitness', 'shaped', 'rows'],
     'filament' => ['finalists', 'heights', 'laid'],
 ];
 

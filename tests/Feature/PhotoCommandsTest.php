@@ -39,6 +39,10 @@ it('makes a relief and writes it, round a box as well', function () {
     $made = wrenlo('lithophane', ['image' => $photo, '--shape' => 'arc', '--width-mm' => '40', '--resolution-mm' => '0.8', '--out' => $out]);
     expect(array_keys($made))->toContain('triangles', 'watertight', 'volume_mm3', 'width_mm', 'height_mm', 'thickness_min_mm', 'thickness_max_mm', 'contrast_ratio', 'pinhole_area_mm2', 'max_relief_slope_deg', 'hours', 'grams')
         ->and($made['height_mm'])->toEqualWithDelta(30, 1e-9)->and(MeshInspector::inspect(MeshFormats::read(fopen($out, 'rb'), 'stl')->mesh)->volumeMm3)->toEqualWithDelta($made['volume_mm3'], 1e-3 * $made['volume_mm3']);
+    // by the detail of its rows: no more hours, no larger steps; a globe has no such layers
+    $rows = wrenlo('lithophane', ['image' => $photo, '--width-mm' => '30', '--resolution-mm' => '0.8', '--layer' => '0.12', '--rows' => true])['rows'];
+    expect($rows['in_the_same_hours']['hours'])->toBeLessThanOrEqual($rows['even']['hours'] + 1e-6)->and($rows['in_the_same_hours']['step_l'])->toBeLessThan($rows['even']['step_l'] * 1.02)
+        ->and(array_sum(array_map(fn (array $r): float => $r[0] * $r[1], $rows['in_the_same_hours']['runs'])))->toEqualWithDelta(22.5, 0.05);
     $box = wrenlo('lithophane', ['image' => $photo, '--shape' => 'box', '--width-mm' => '20', '--resolution-mm' => '0.8', '--around' => true]);
     // once round four sides of 20 mm: 80 mm of picture, 60 mm high
     expect($box['width_mm'])->toEqual(20)->and($box['height_mm'])->toEqualWithDelta(60, 1e-9)->and($box['watertight'])->toBeTrue();

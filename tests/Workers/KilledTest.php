@@ -11,6 +11,7 @@ use App\Findings\Kinds;
 use App\Findings\Kinds\Fit;
 use App\Findings\Kinds\PhotoFramed;
 use App\Findings\Kinds\PhotoRead;
+use App\Findings\Kinds\RowLayers;
 use App\Findings\Kinds\Shaped;
 use App\Findings\Subject;
 use App\Models\Finding;
@@ -39,7 +40,7 @@ function broughtTwo(): array
 /** What a kind is asked about: of photos, those that read nothing of a mesh. @param  array{Subject, Subject}  $subjects @param  class-string<Kind>  $kind */
 function askedOf(string $kind, array $subjects): Subject
 {
-    return in_array($kind, [PhotoRead::class, PhotoFramed::class, Fit::class, Shaped::class], true) ? $subjects[1] : $subjects[0];
+    return in_array($kind, [PhotoRead::class, PhotoFramed::class, Fit::class, Shaped::class, RowLayers::class], true) ? $subjects[1] : $subjects[0];
 }
 
 /** Pieces measured by a worker, and what each kind is asked about them. @return array{Subject, Subject} */

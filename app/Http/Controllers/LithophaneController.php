@@ -26,6 +26,7 @@ final class LithophaneController extends Controller
 
         return match ($format) {
             'json' => response()->json($export->plan(), options: JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION)->header('Content-Disposition', 'attachment; filename="'.$export->fileName('json').'"'),
+            'layers' => response($export->layersCsv(), 200, ['Content-Type' => 'text/csv; charset=utf-8', 'Content-Disposition' => 'attachment; filename="'.str_replace('.csv', '-layers.csv', $export->fileName('csv')).'"']),
             'sheet' => view('lithophane-sheet', $export->sheet()),
             default => response()->streamDownload(static fn () => $export->write($format), $export->fileName($format), ['Content-Type' => MeshFormats::mime($format)]),
         };

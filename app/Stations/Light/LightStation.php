@@ -15,6 +15,7 @@ use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
 use InvalidArgumentException;
 use Wrenlo\Core\Lithophane\LightModel;
+use Wrenlo\Core\Lithophane\Optics;
 use Wrenlo\Core\Lithophane\ToneToThickness;
 use Wrenlo\Core\Lithophane\Translucency;
 
@@ -87,7 +88,7 @@ final class LightStation extends Station
         $d = self::of($bench);
         $light = $bench->tools()[2]->light ?? self::ASSUMED;
 
-        return $subject->with(Input::Light, ['model' => $light['model'], 'p' => array_map(floatval(...), $light['p']), 'min_mm' => $d->minMm ?? self::USUAL_MM[0], 'max_mm' => $d->maxMm ?? self::USUAL_MM[1]]);
+        return $subject->with(Input::Light, ['model' => $light['model'], 'p' => array_map(floatval(...), $light['p']), 'min_mm' => $d->minMm ?? self::USUAL_MM[0], 'max_mm' => $d->maxMm ?? self::USUAL_MM[1], 'spread' => $bench->tools()[2]->spread ?? Optics::SPREAD]);
     }
 
     public static function headline(Bench $bench): Headline

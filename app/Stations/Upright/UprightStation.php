@@ -8,6 +8,7 @@ use App\Findings\Input;
 use App\Findings\Kinds\Shaped;
 use App\Findings\Subject;
 use App\Http\Resources\Headline;
+use App\Http\Resources\RowLayersInfo;
 use App\Models\Piece;
 use App\Plans\Bench;
 use App\Plans\Decision;
@@ -39,7 +40,7 @@ final class UprightStation extends Station
 
     public static function rules(Bench $bench): array
     {
-        return ['layer_mm' => ['sometimes', 'numeric', 'between:0.04,0.4'], 'foot' => ['sometimes', Rule::in(UprightDecision::FEET)], 'turn' => ['sometimes', Rule::in(UprightDecision::TURNS)], 'taken' => ['sometimes', 'boolean']];
+        return ['layer_mm' => ['sometimes', 'numeric', 'between:0.04,0.4'], 'foot' => ['sometimes', Rule::in(UprightDecision::FEET)], 'turn' => ['sometimes', Rule::in(UprightDecision::TURNS)], 'by_detail' => ['sometimes', 'boolean'], 'taken' => ['sometimes', 'boolean']];
     }
 
     public static function changed(Bench $bench, array $changes): Decision
@@ -64,13 +65,13 @@ final class UprightStation extends Station
         $d = self::of($bench);
         $h = $bench->done(Shaped::class)?->headline;
 
-        return new Headline(self::key(), self::name(), sprintf("%.2f\u{202F}mm", $d->layerMm), $d->isTaken ? 'done' : 'open', $h === null ? null : sprintf('tips at %.1f°', $h['tips_at_deg']));
+        return new Headline(self::key(), self::name(), $d->isByDetail ? 'by detail' : sprintf("%.2f\u{202F}mm", $d->layerMm), $d->isTaken ? 'done' : 'open', $h === null ? null : sprintf('tips at %.1f°', $h['tips_at_deg']));
     }
 
     public static function page(Bench $bench): UprightPage
     {
         $d = self::of($bench);
 
-        return new UprightPage($d->layerMm, $d->foot, $d->turn, $bench->tools()[1]->line_mm);
+        return new UprightPage($d->layerMm, $d->foot, $d->turn, $bench->tools()[1]->line_mm, $d->isByDetail, RowLayersInfo::of($bench));
     }
 }

@@ -59,6 +59,22 @@ final readonly class LayerCosts
     }
 
     /**
+     * Of anything else than steps on a surface that shows with the height of a layer: `costs` of one millimetre of layer height, summed up below each border.
+     *
+     * @param  list<float>  $below  one more than cells; a plan's `seenStepMm` is then the mean of height of layer times cost over the whole height
+     */
+    public static function ofRows(array $below, float $heightMm, float $stepMm, LayerPaths $thin, LayerPaths $thick, float $changeS): self
+    {
+        $cells = count($below) - 1;
+
+        return new self(
+            stepMm: $stepMm, heightMm: $heightMm, seenBelow: $below, seenMm2: $heightMm, steepest: array_fill(0, $cells, 1.0),
+            thinSecondsBelow: self::seconds($thin, $cells, $stepMm, $changeS), thickSecondsBelow: self::seconds($thick, $cells, $stepMm, $changeS),
+            thinMm: $thin->heightMm[0], thickMm: $thick->heightMm[0], changeS: $changeS,
+        );
+    }
+
+    /**
      * The same with path lengths at the limits of the nozzle, with skins of one thickness whatever the layers.
      *
      * @param  list<float>  $seen

@@ -28,9 +28,6 @@ final class Visibility
 {
     public const MOST_FACETS = 30_000;
 
-    /** Pixels across the piece. */
-    private const PIXELS = 200;
-
     /** A facet above this share of the surface is sampled more than once. */
     private const SAMPLE_SHARE = 1 / 2500;
 
@@ -285,7 +282,8 @@ final class Visibility
         foreach ($views->all as [$view]) {
             $right = self::across($view);
             $up = $view->cross($right);
-            [$depths[], $widths[], $pixels[], $minU[], $minV[]] = self::draw($mesh, $facets, $view, $right, $up, $backToo);
+            $drawn = DepthBuffer::drawn($mesh, $facets, $view, $right, $up, $backToo);
+            [$depths[], $widths[], $pixels[], $minU[], $minV[]] = [$drawn->depths, $drawn->width, $drawn->pixelMm, $drawn->minU, $drawn->minV];
             [$dx[], $dy[], $dz[], $rx[], $ry[], $rz[], $ux[], $uy[], $uz[]] = [...$view->toArray(), ...$right->toArray(), ...$up->toArray()];
         }
         $perMm = array_map(static fn (float $mm): float => 1 / $mm, $pixels);
@@ -389,126 +387,5 @@ final class Visibility
         }
 
         return sqrt($x * $x + $y * $y + $z * $z) < 0.002 * $facets->totalAreaMm2();
-    }
-
-    /**
-     * @param  list<float>  $values
-     * @return array{float, float} smallest, and how far it is to the largest
-     */
-    private static function range(array $values): array
-    {
-        $least = $values === [] ? 0.0 : min($values);
-
-        return [$least, $values === [] ? 0.0 : max($values) - $least];
-    }
-
-    /**
-     * The depth buffer of a view: the height towards the viewer of the nearest facet at each pixel centre.
-     *
-     * @param  bool  $backToo  facets that face away hide things as well: a surface with holes
-     * @return array{list<float>, int, float, float, float} depths row by row, pixels in a row, width of a pixel (mm), corner of the first pixel
-     */
-    private static function draw(Mesh $mesh, Surface $facets, Vec3 $view, Vec3 $right, Vec3 $up, bool $backToo): array
-    {
-        ['x' => $x, 'y' => $y, 'z' => $z, 'tri' => $tri] = get_object_vars($mesh);
-        ['nx' => $nx, 'ny' => $ny, 'nz' => $nz] = get_object_vars($facets);
-        [$dx, $dy, $dz] = $view->toArray();
-        [$rx, $ry, $rz] = $right->toArray();
-        [$ux, $uy, $uz] = $up->toArray();
-        $u = $v = $d = [];
-        foreach ($x as $i => $px) {
-            $py = $y[$i];
-            $pz = $z[$i];
-            $u[] = $px * $rx + $py * $ry + $pz * $rz;
-            $v[] = $px * $ux + $py * $uy + $pz * $uz;
-            $d[] = $px * $dx + $py * $dy + $pz * $dz;
-        }
-        [$minU, $spanU] = self::range($u);
-        [$minV, $spanV] = self::range($v);
-        $pixel = max($spanU, $spanV, 1e-9) / self::PIXELS;
-        $width = (int) ($spanU / $pixel) + 2;
-        $height = (int) ($spanV / $pixel) + 2;
-        $depth = array_fill(0, $width * $height, -INF);
-        // in pixels, centres at whole numbers; the first row and column of centres at or past each vertex
-        $inv = 1 / $pixel;
-        $rowOf = $colOf = [];
-        foreach ($u as $i => $a) {
-            $u[$i] = $a = ($a - $minU) * $inv - 0.5;
-            $k = (int) $a;
-            $colOf[] = $k < $a ? $k + 1 : $k;
-            $v[$i] = $a = ($v[$i] - $minV) * $inv - 0.5;
-            $k = (int) $a;
-            $rowOf[] = $k < $a ? $k + 1 : $k;
-        }
-        foreach ($nx as $f => $n) {
-            if (! $backToo && $n * $dx + $ny[$f] * $dy + $nz[$f] * $dz <= 0.0) {
-                continue;
-            }
-            $a = $tri[3 * $f];
-            $b = $tri[3 * $f + 1];
-            $c = $tri[3 * $f + 2];
-            $k = $rowOf[$a];
-            if ($k === $rowOf[$b] && $k === $rowOf[$c]) {
-                continue;
-            }
-            $k = $colOf[$a];
-            if ($k === $colOf[$b] && $k === $colOf[$c]) {
-                continue;
-            }
-            if ($v[$b] < $v[$a]) {
-                $t = $a;
-                $a = $b;
-                $b = $t;
-            }
-            if ($v[$c] < $v[$a]) {
-                $t = $a;
-                $a = $c;
-                $c = $t;
-            }
-            if ($v[$c] < $v[$b]) {
-                $t = $b;
-                $b = $c;
-                $c = $t;
-            }
-            $va = $v[$a];
-            $vb = $v[$b];
-            $vc = $v[$c];
-            $ua = $u[$a];
-            $ub = $u[$b];
-            $uc = $u[$c];
-            $den = ($ub - $ua) * ($vc - $va) - ($uc - $ua) * ($vb - $va);
-            if ($den === 0.0) {
-                continue;
-            }
-            $da = $d[$a];
-            $db = $d[$b] - $da;
-            $dc = $d[$c] - $da;
-            $pu = ($db * ($vc - $va) - $dc * ($vb - $va)) / $den;
-            $pv = (($ub - $ua) * $dc - ($uc - $ua) * $db) / $den;
-            for ($row = $rowOf[$a], $rowEnd = $rowOf[$c]; $row < $rowEnd; $row++) {
-                $long = $ua + ($row - $va) * ($uc - $ua) / ($vc - $va);
-                $short = $row < $vb
-                    ? $ua + ($row - $va) * ($ub - $ua) / ($vb - $va)
-                    : $ub + ($row - $vb) * ($uc - $ub) / ($vc - $vb);
-                if ($short < $long) {
-                    $t = $long;
-                    $long = $short;
-                    $short = $t;
-                }
-                $col = (int) $long;
-                $col += $col < $long ? 1 : 0;
-                $end = (int) $short;
-                $end += $end < $short ? 1 : 0;
-                $at = $row * $width + $col;
-                $h = $da + $pv * ($row - $va) + $pu * ($col - $ua);
-                for (; $col < $end; $col++, $at++, $h += $pu) {
-                    if ($h > $depth[$at]) {
-                        $depth[$at] = $h;
-                    }
-                }
-            }
-        }
-
-        return [$depth, $width, $pixel, $minU, $minV];
     }
 }

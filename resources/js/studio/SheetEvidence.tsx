@@ -90,6 +90,18 @@ export function StudioSheet({ bench }: { bench: StudioBench }) {
                     <li>
                         <a
                             className="block rounded-md border border-base-300 px-3 py-2 hover:border-primary"
+                            href={`${base}/layers`}
+                            download
+                        >
+                            <span className="block font-semibold">Heights of its layers, CSV</span>
+                            <span className="block text-[12px] text-soft">
+                                {bench.pages.upright.isByDetail ? 'By the detail of each row' : 'Even'}: a layer a line, from the plate
+                            </span>
+                        </a>
+                    </li>
+                    <li>
+                        <a
+                            className="block rounded-md border border-base-300 px-3 py-2 hover:border-primary"
                             href={`${base}/json`}
                             download
                         >

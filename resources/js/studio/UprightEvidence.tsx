@@ -2,6 +2,7 @@ import { Radios } from '@/components/Radios';
 import { hours, number, unit } from '@/lib/format';
 import type { ReliefNumbers } from '@/types/generated';
 import { Field } from './Field';
+import { RowLayers } from './RowLayers';
 import type { StudioBench } from './useStudio';
 
 const FEET = [
@@ -44,6 +45,9 @@ export function UprightEvidence({ bench }: { bench: StudioBench }) {
                         </select>
                     </label>
                 </div>
+                {upright.rows && (
+                    <RowLayers rows={upright.rows} isByDetail={upright.isByDetail} layerMm={upright.layerMm} decide={decide} />
+                )}
                 <section aria-label="Its foot" className="rule-t pt-2">
                     <h3 className="font-semibold">Foot</h3>
                     <Radios

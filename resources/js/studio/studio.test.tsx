@@ -135,7 +135,7 @@ function benchWith(over: Partial<StudioBench> = {}): StudioBench {
             photo,
             light,
             shape,
-            upright: { layerMm: 0.1, foot: 'advised', turn: 'along', lineMm: 0.45 },
+            upright: { layerMm: 0.1, foot: 'advised', turn: 'along', lineMm: 0.45, isByDetail: false, rows: null },
             sheet: { printerId: 1, nozzleId: 1, filamentId: 1 },
         },
         tone: photo,
@@ -230,6 +230,35 @@ describe('the stations of a lithophane', () => {
         expect(document.body.textContent).toContain('until bars say');
         fireEvent.blur(screen.getByLabelText('finest told apart, mm'), { target: { value: '0,9' } });
         expect(router.put).toHaveBeenCalledWith('/shelf/filaments/3/bars', { bar_mm: 0.9 }, expect.anything());
+    });
+    it('sets even layers against those by detail, in the same hours', () => {
+        const rows = {
+            none: null,
+            evenStepL: 0.5,
+            evenHours: 4,
+            truerStepL: 0.41,
+            truerHours: 3.99,
+            runs: [
+                [0.2, 10],
+                [0.08, 100],
+            ],
+            quickerHours: 3.4,
+        };
+        const pages = benchWith().pages;
+        const bench = benchWith({ pages: { ...pages, upright: { ...pages.upright, rows } } });
+        const { rerender } = render(<UprightEvidence bench={bench} />);
+        expect(document.body.textContent).toContain('18 % less');
+        expect(document.body.textContent).toMatch(/as true as even ones in 3.h.24/u);
+        // as wide as the layers are high: 2 mm of 10 at 0.2, then 8 mm at 0.08
+        expect(document.querySelector('[data-heights]')?.getAttribute('d')).toBe('M24 44L24.0 8.0H76.8L76.8 29.6H288.0V44');
+        fireEvent.click(screen.getByRole('radio', { name: /by detail/ }));
+        expect(bench.plan.decide).toHaveBeenCalledWith('upright', { by_detail: true });
+        rerender(
+            <UprightEvidence
+                bench={benchWith({ pages: { ...pages, upright: { ...pages.upright, rows: { ...rows, none: 'Its layers are even.' } } } })}
+            />,
+        );
+        expect(document.body.textContent).toContain('Its layers are even.');
     });
     it('goes round a box, with other photos a side each', () => {
         const bench = benchWith({ pages: { ...benchWith().pages, shape: { ...shape, shape: 'box' } } });

@@ -694,6 +694,16 @@ export type RivalsReport = {
     sentence: string | null;
 };
 
+export type RowLayersInfo = {
+    none: string | null;
+    evenStepL: number;
+    evenHours: number;
+    truerStepL: number | null;
+    truerHours: number | null;
+    runs: number[][];
+    quickerHours: number | null;
+};
+
 export type SeamChoice = {
     key: SeamStyle;
     label: string;
@@ -870,6 +880,8 @@ export type UprightPage = {
     foot: string;
     turn: string;
     lineMm: number;
+    isByDetail: boolean;
+    rows: RowLayersInfo | null;
 };
 
 export type WaysReport = {

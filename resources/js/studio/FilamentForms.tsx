@@ -84,7 +84,7 @@ export function FilamentForms({ light, lineMm }: { light: LightPage; lineMm: num
                 <span className="w-32 text-[11px] text-soft">
                     <Field
                         label="finest told apart, mm"
-                        value={light.isSpreadMeasured ? light.spread * 1.46 * 2.6 : 0}
+                        value={light.isSpreadMeasured ? light.spread * 1.46 * 2.6 : null}
                         onValue={(mm) => sendBars(mm)}
                     />
                 </span>

@@ -61,7 +61,7 @@ function Heights({ runs, evenMm }: { runs: number[][]; evenMm: number }) {
     const ends = runs.reduce<number[]>((at, [mm = 0, n = 0]) => [...at, (at[at.length - 1] ?? 0) + mm * n], [0]);
     const all = ends[runs.length] ?? 0;
     const most = Math.max(evenMm, ...runs.map(([mm = 0]) => mm));
-    const [x, y] = [(z: number): number => 24 + (264 * z) / all, (mm: number): number => 44 - (36 * mm) / most];
+    const [x, y] = [(z: number): number => 46 + (242 * z) / all, (mm: number): number => 44 - (36 * mm) / most];
     const d = runs.map(([mm = 0], k) => `L${x(ends[k] ?? 0).toFixed(1)} ${y(mm).toFixed(1)}H${x(ends[k + 1] ?? 0).toFixed(1)}`);
     return (
         <svg
@@ -70,13 +70,13 @@ function Heights({ runs, evenMm }: { runs: number[][]; evenMm: number }) {
             role="img"
             aria-label="Heights of layers by detail, from the plate to the top"
         >
-            <path d="M24 44H288" stroke="var(--color-base-300)" />
-            <path d={`M24 ${y(evenMm)}H288`} stroke="var(--soft)" strokeDasharray="3 3" />
-            <path d={`M24 44${d.join('')}V44`} fill="var(--color-accent)" stroke="var(--color-primary)" strokeWidth={1} data-heights />
-            <text x={20} y={y(most) + 4} textAnchor="end" fill="var(--soft)">
-                {number(most, 2)}
+            <path d="M46 44H288" stroke="var(--color-base-300)" />
+            <path d={`M46 ${y(evenMm)}H288`} stroke="var(--soft)" strokeDasharray="3 3" />
+            <path d={`M46 44${d.join('')}V44`} fill="var(--color-accent)" stroke="var(--color-primary)" strokeWidth={1} data-heights />
+            <text x={42} y={y(most) + 4} textAnchor="end" fill="var(--soft)">
+                {number(most, 2)} mm
             </text>
-            <text x={24} y={55} fill="var(--soft)">
+            <text x={46} y={55} fill="var(--soft)">
                 plate
             </text>
             <text x={288} y={55} textAnchor="end" fill="var(--soft)">

@@ -20,7 +20,14 @@ export function WedgePhoto({ onRead }: { onRead: (readings: number[][]) => void 
     const [problem, setProblem] = useState<string | null>(null);
     const next = PLACES.find((p) => places[p.key] === null);
     useEffect(() => () => (picked ? URL.revokeObjectURL(picked.url) : undefined), [picked]);
-    const put = (key: Place, at: [number, number]): void => setPlaces({ ...places, [key]: at });
+    const put = (key: Place, at: (was: [number, number] | null) => [number, number]): void =>
+        setPlaces((now) => ({ ...now, [key]: at(now[key]) }));
+    /** the first place that is not set yet */
+    const point = (at: [number, number]): void =>
+        setPlaces((now) => {
+            const open = PLACES.find((p) => now[p.key] === null);
+            return open ? { ...now, [open.key]: at } : now;
+        });
     const read = async (): Promise<void> => {
         if (!picked) return;
         const { min, max, count } = steps;
@@ -61,7 +68,7 @@ export function WedgePhoto({ onRead }: { onRead: (readings: number[][]) => void 
                         className="relative cursor-crosshair"
                         onClick={(e) => {
                             const box = e.currentTarget.getBoundingClientRect();
-                            if (next) put(next.key, [(e.clientX - box.left) / box.width, (e.clientY - box.top) / box.height]);
+                            point([(e.clientX - box.left) / box.width, (e.clientY - box.top) / box.height]);
                         }}
                     >
                         <img src={picked.url} alt="The wedge as it was photographed" className="w-full" />
@@ -91,12 +98,10 @@ export function WedgePhoto({ onRead }: { onRead: (readings: number[][]) => void 
                                     <Field
                                         key={name}
                                         label={name}
-                                        value={Math.round(1000 * (places[key]?.[axis] ?? 0)) / 10}
-                                        onValue={(v) => {
-                                            const at: [number, number] = [...(places[key] ?? [0.5, 0.5])];
-                                            at[axis] = Math.min(1, Math.max(0, v / 100));
-                                            put(key, at);
-                                        }}
+                                        value={percent(places[key]?.[axis])}
+                                        onValue={(v) =>
+                                            put(key, (was) => moved(was ?? [0.5, 0.5], axis, Math.min(1, Math.max(0, v / 100))))
+                                        }
                                     />
                                 ))}
                             </fieldset>
@@ -121,4 +126,12 @@ export function WedgePhoto({ onRead }: { onRead: (readings: number[][]) => void 
             )}
         </div>
     );
+}
+
+function moved([x, y]: [number, number], axis: number, to: number): [number, number] {
+    return axis === 0 ? [to, y] : [x, to];
+}
+
+function percent(share: number | undefined): number | null {
+    return share === undefined ? null : Math.round(1000 * share) / 10;
 }

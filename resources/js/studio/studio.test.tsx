@@ -250,7 +250,7 @@ describe('the stations of a lithophane', () => {
         expect(document.body.textContent).toContain('18 % less');
         expect(document.body.textContent).toMatch(/as true as even ones in 3.h.24/u);
         // as wide as the layers are high: 2 mm of 10 at 0.2, then 8 mm at 0.08
-        expect(document.querySelector('[data-heights]')?.getAttribute('d')).toBe('M24 44L24.0 8.0H76.8L76.8 29.6H288.0V44');
+        expect(document.querySelector('[data-heights]')?.getAttribute('d')).toBe('M46 44L46.0 8.0H94.4L94.4 29.6H288.0V44');
         fireEvent.click(screen.getByRole('radio', { name: /by detail/ }));
         expect(bench.plan.decide).toHaveBeenCalledWith('upright', { by_detail: true });
         rerender(

@@ -15,7 +15,7 @@ export function LampSection({ lamp, dimmed, onDimmed, decide }: Props) {
                 <Field label="light, lm" value={Math.round(lamp.lumens)} onValue={(v) => decide({ lumens: v })} />
                 <Field label="colour, K" value={lamp.kelvin} onValue={(v) => decide({ kelvin: v })} />
                 <Field label="behind it, mm" value={lamp.distanceMm} onValue={(v) => decide({ distance_mm: v })} />
-                <Field label="light of the room, lx" value={lamp.roomLx} onValue={(v) => decide({ room_lx: v })} />
+                <Field label="room, lx" value={lamp.roomLx} onValue={(v) => decide({ room_lx: v })} />
                 <label className="flex items-center gap-1.5 self-end pb-1 text-[13px] text-base-content">
                     <input
                         type="checkbox"

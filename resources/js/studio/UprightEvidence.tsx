@@ -112,7 +112,7 @@ function Side({ n }: { n: ReliefNumbers }) {
     const wide = Math.min(60, foot);
     return (
         <svg
-            viewBox="0 0 300 118"
+            viewBox="0 -8 300 126"
             className="w-full text-[10px]"
             role="img"
             aria-label={`From the side: it tips when it leans ${number(n.tipsAtDeg, 1)} degrees`}

@@ -16,6 +16,9 @@ final class Findings
 {
     public const STOPPED = 'Stopped at your wish';
 
+    /** Broken off since something newer was asked for. */
+    private const PASSED = 'passed';
+
     private const TOUCH_EVERY_S = 300;
 
     /** A person who needs it at once waits this long for a worker that has it in hand. */
@@ -81,9 +84,28 @@ final class Findings
             self::dispatch(...array_values(array_filter($made, static fn (Finding $f): bool => $f->state === FindingState::Waiting)));
             $rows += array_map(static fn (Finding $f): Finding => $f->refresh(), $made); // a synchronous queue has done it by now
         }
+        self::takeUpAgain($rows);
         self::touch($rows);
 
         return array_filter(array_map(static fn (string $key): ?Finding => $rows[$key] ?? null, $keys));
+    }
+
+    /**
+     * What was let go and is asked for after all.
+     *
+     * @param  array<string, Finding>  $rows
+     */
+    private static function takeUpAgain(array $rows): void
+    {
+        $passed = array_filter($rows, static fn (Finding $f): bool => $f->failure_code === self::PASSED);
+        foreach ($passed as $finding) {
+            // one that runs on is not stopped any more; where it was too late for that, it begins anew
+            Finding::query()->whereKey($finding->id)->where('state', FindingState::Running->value)->update(['cancel_requested' => false]);
+            if (Finding::query()->whereKey($finding->id)->where('state', FindingState::Cancelled->value)->where('failure_code', self::PASSED)->update(self::anew()) === 1) {
+                self::dispatch($finding->refresh());
+            }
+            $finding->refresh();
+        }
     }
 
     /**
@@ -205,15 +227,15 @@ final class Findings
     }
 
     /**
-     * What has not been begun, and what nothing else waits for, is forgotten; asked for again it is there again.
+     * What nothing else waits for is forgotten where it was not begun, and broken off where it was; asked for again it is there again.
      *
      * @param  list<string>  $keys
      */
     public static function letGo(array $keys): void
     {
         DB::transaction(static function () use ($keys): void {
-            $ids = Finding::query()->whereIn('key', $keys)->where('state', FindingState::Waiting->value)->where('attempts', 0)
-                ->whereNotExists(static fn ($q) => $q->from('finding_waits')->whereColumn('finding_waits.waits_for', 'findings.id'))->pluck('id');
+            $ids = Finding::query()->whereIn('key', $keys)->whereNotExists(static fn ($q) => $q->from('finding_waits')->whereColumn('finding_waits.waits_for', 'findings.id'))->pluck('id');
+            Finding::query()->whereIn('id', $ids)->where('state', FindingState::Running->value)->update(['cancel_requested' => true, 'failure_code' => self::PASSED]);
             Finding::query()->whereIn('id', $ids)->where('state', FindingState::Waiting->value)->delete();
             DB::table('finding_waits')->whereIn('finding_id', $ids)->whereNotExists(static fn ($q) => $q->from('findings')->whereColumn('findings.id', 'finding_waits.finding_id'))->delete();
         });

@@ -76,6 +76,29 @@ it('judges tones that are tried as it will judge them once they are kept, and ke
     $this->getJson("/pieces/{$piece->id}/photo/fitness?gamma=1.1")->assertStatus(409);
 });
 
+it('breaks off a shape that a hand has gone on from, and takes it up again when it is asked for after all', function () {
+    $piece = Pieces::photo();
+    studioOf($piece);
+    Queue::fake();
+    decide($piece, 'photo', ['brightness' => 2])->assertRedirect();
+    $shaped = Finding::query()->where('kind', 'shaped')->where('state', 'waiting')->firstOrFail();
+    $shaped->update(['state' => 'running', 'leased_by' => 'someone', 'lease_until' => time() + 60]);
+    decide($piece, 'photo', ['brightness' => 4])->assertRedirect();
+    expect((bool) $shaped->refresh()->cancel_requested)->toBeTrue();
+    // back before it noticed: it runs on
+    decide($piece, 'photo', ['brightness' => 2])->assertRedirect();
+    expect((bool) $shaped->refresh()->cancel_requested)->toBeFalse()->and($shaped->state->value)->toBe('running');
+    // back after it stopped: it waits for its turn again
+    decide($piece, 'photo', ['brightness' => 4])->assertRedirect();
+    App\Findings\Leases::end($shaped->id, 'someone', ['state' => 'cancelled', 'words' => 'Stopped', 'cancel_requested' => false]);
+    decide($piece, 'photo', ['brightness' => 2])->assertRedirect();
+    expect($shaped->refresh()->state->value)->toBe('waiting')->and($shaped->failure_code)->toBeNull();
+    // what a person stopped stays stopped
+    $shaped->update(['state' => 'cancelled']);
+    studioOf($piece);
+    expect($shaped->refresh()->state->value)->toBe('cancelled');
+});
+
 it('lays layers by the detail of rows where that is chosen, and hands their heights over', function () {
     $piece = Pieces::photo();
     decide($piece, 'shape', ['width_mm' => 40, 'resolution_mm' => 0.5])->assertSessionHasNoErrors();

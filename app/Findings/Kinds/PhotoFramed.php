@@ -20,10 +20,12 @@ use Wrenlo\Core\Photo\Tone;
  */
 final class PhotoFramed extends Kind
 {
-    /** Enough to judge it by: a relief of a bed has about as many lines. */
-    private const COLUMNS = 700;
+    /** As many as it is judged by at most (Fitness). */
+    private const COLUMNS = 600;
 
     private const PREVIEW = 420;
+
+    public const VERSION = 2;
 
     public static function name(): string
     {

@@ -56,16 +56,19 @@ final class Shaped extends Kind
         $layer = (float) $work->subject->get(Input::Upright)['layer_mm'];
         $made = Lithophane::of($photo, $design);
         $relief = $made->relief;
+        $work->say(20, 'Closing its body');
         $body = $made->body();
+        [$triangles, $isWatertight] = [$body->triangles(), $body->isWatertight()];
         $work->say(40, 'Laying its paths');
         $upright = Upright::of($photo, $design, $layer, $line);
+        $work->say(90, 'Weighing it');
         $heightMm = $design->heightMm($photo);
         $light = $design->thickness->light;
         $mean = array_sum($relief->mm) / count($relief->mm);
         $standing = Standing::of($design->shape, $design->widthMm + 2 * $design->frameMm, $heightMm + 2 * $design->frameMm, $mean, $design->arcDeg, $design->openingMm ?? min(30.0, Globe::widestOpeningMm(Globe::radiusFor($design->widthMm, $heightMm))), $design->footMm);
 
         return new Result([
-            'triangles' => $body->triangles(), 'watertight' => $body->isWatertight(), 'volume_mm3' => $body->volumeMm3(), 'width_mm' => $design->widthMm, 'height_mm' => $heightMm,
+            'triangles' => $triangles, 'watertight' => $isWatertight, 'volume_mm3' => $body->volumeMm3(), 'width_mm' => $design->widthMm, 'height_mm' => $heightMm,
             'thinnest_mm' => $relief->thinnestMm(), 'thickest_mm' => $relief->thickestMm(), 'mean_mm' => $mean, 'contrast_ratio' => $light->transmittance($relief->thinnestMm()) / $light->transmittance($relief->thickestMm()),
             'pinhole_mm2' => $relief->thinnerThanMm2($line), 'steepest_deg' => $relief->steepestDeg(), 'steep_mm2' => $relief->steeperThanMm2(45.0),
             'hours' => $upright->hours, 'grams_per_density' => $upright->grams / 1.24, 'layers' => $upright->layers, 'walls' => $upright->walls,

@@ -159,7 +159,8 @@ final readonly class Fitness
         $mean = array_sum($l) / $n;
         $sum = 0.0;
         foreach ($l as $v) {
-            $sum += ($v - $mean) ** 2;
+            $off = $v - $mean;
+            $sum += $off * $off;
         }
 
         return $sum / $n;
@@ -174,18 +175,25 @@ final readonly class Fitness
     private static function means(array $l, int $columns, int $rows, int $cells): array
     {
         [$across, $down] = [max(1, intdiv($columns, $cells)), max(1, intdiv($rows, $cells))];
-        $sum = $n = array_fill(0, $across * $down, 0.0);
-        for ($r = $i = 0; $r < $rows; $r++) {
-            $row = min($down - 1, intdiv($r, $cells)) * $across;
-            for ($c = 0; $c < $columns; $c++, $i++) {
-                $block = $row + min($across - 1, intdiv($c, $cells));
-                $sum[$block] += $l[$i];
-                $n[$block]++;
-            }
-        }
+        [$wide, $high] = [$columns - ($across - 1) * $cells, $rows - ($down - 1) * $cells];
         $means = [];
-        foreach ($sum as $k => $s) {
-            $means[] = $s / max(1.0, $n[$k]);
+        for ($b = 0; $b < $down; $b++) {
+            [$from, $to] = [$b * $cells, $b === $down - 1 ? $rows : ($b + 1) * $cells];
+            $sum = array_fill(0, $across, 0.0);
+            for ($r = $from; $r < $to; $r++) {
+                $i = $r * $columns;
+                for ($k = 0; $k < $across; $k++) {
+                    $s = 0.0;
+                    for ($end = $k === $across - 1 ? ($r + 1) * $columns : $i + $cells; $i < $end; $i++) {
+                        $s += $l[$i];
+                    }
+                    $sum[$k] += $s;
+                }
+            }
+            $n = ($b === $down - 1 ? $high : $cells) * $cells;
+            foreach ($sum as $k => $s) {
+                $means[] = $s / ($k === $across - 1 ? intdiv($n, $cells) * $wide : $n);
+            }
         }
 
         return $means;
@@ -205,7 +213,10 @@ final readonly class Fitness
         for ($r = 0; $r < $down - 2; $r++) {
             for ($c = 0; $c < $across - 2; $c++) {
                 $i = $r * $across + $c;
-                $sum += ($means[$i + 1] - $means[$i]) ** 2 + ($means[$i + $across] - $means[$i]) ** 2;
+                $m = $means[$i];
+                $dx = $means[$i + 1] - $m;
+                $dy = $means[$i + $across] - $m;
+                $sum += $dx * $dx + $dy * $dy;
                 $n += 2;
             }
         }
@@ -226,7 +237,10 @@ final readonly class Fitness
         for ($r = 0; $r < $rows - 1; $r++) {
             for ($c = 0; $c < $columns - 1; $c++) {
                 $i = $r * $columns + $c;
-                $change = sqrt(($l[$i + 1] - $l[$i]) ** 2 + ($l[$i + $columns] - $l[$i]) ** 2);
+                $v = $l[$i];
+                $x = $l[$i + 1] - $v;
+                $y = $l[$i + $columns] - $v;
+                $change = sqrt($x * $x + $y * $y);
                 $all += $change;
                 $cells++;
                 if ($r < $dy || $c < $dx || $r >= $rows - $dy || $c >= $columns - $dx) {

@@ -79,21 +79,25 @@ final readonly class Framed
         foreach ($l as $v) {
             $counts[(int) ($v * $per)]++;
         }
-        $find = static function (int $n) use ($l, $per, $counts): float {
+        // bin of each, and how many lie before it
+        $bins = [];
+        foreach ([$a, $b, $c] as $n) {
             for ($bin = $before = 0; $before + $counts[$bin] <= $n; $bin++) {
                 $before += $counts[$bin];
             }
-            $within = [];
-            foreach ($l as $v) {
-                if ((int) ($v * $per) === $bin) {
-                    $within[] = $v;
-                }
+            $bins[] = [$bin, $n - $before];
+        }
+        [[$first], [$second], [$third]] = $bins;
+        $within = [$first => [], $second => [], $third => []];
+        foreach ($l as $v) {
+            $bin = (int) ($v * $per);
+            if ($bin === $first || $bin === $second || $bin === $third) {
+                $within[$bin][] = $v;
             }
-            sort($within);
+        }
+        array_walk($within, sort(...));
+        [$low, $middle, $high] = array_map(static fn (array $at): float => $within[$at[0]][$at[1]], $bins);
 
-            return $within[$n - $before];
-        };
-
-        return [$find($a), $find($b), $find($c)];
+        return [$low, $middle, $high];
     }
 }

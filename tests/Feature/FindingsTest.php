@@ -37,7 +37,7 @@ const STALE_WITH = [
     'part' => ['sections', 'trial'],
     'stance' => ['proof', 'bed', 'heights', 'score', 'holding', 'unheld', 'trees', 'columns', 'painted', 'relief', 'layering', 'laid', 'seamed', 'ironed', 'plate', 'print', 'standing'],
     'weights' => ['finalists'],
-    'nozzle' => ['finalists', 'heights', 'layering', 'laid', 'thickness', 'fitness', 'shaped', 'rows'],
+    'nozzle' => ['finalists', 'heights', 'layering', 'laid', 'thickness', 'framed', 'fitness', 'shaped', 'rows'],
     'z_step' => ['heights', 'layering', 'rows'],
     'bed' => ['bed', 'unheld', 'trees', 'columns', 'painted', 'plate'],
     'held' => ['unheld', 'trees', 'columns', 'painted', 'plate'],
@@ -48,7 +48,7 @@ const STALE_WITH = [
     'tone' => ['fitness', 'shaped', 'rows'],
     'frame' => ['framed', 'fitness'],
     'light' => ['shaped', 'rows'],
-    'body' => ['fitness', 'shaped', 'rows'],
+    'body' => ['framed', 'fitness', 'shaped', 'rows'],
     'upright' => ['fitness', 'shaped', 'rows'],
     'filament' => ['finalists', 'heights', 'laid'],
 ];

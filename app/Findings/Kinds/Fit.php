@@ -10,8 +10,6 @@ use App\Findings\Lane;
 use App\Findings\Result;
 use App\Findings\Subject;
 use App\Findings\Work;
-use Wrenlo\Core\Lithophane\Design;
-use Wrenlo\Core\Lithophane\ShapeKind;
 use Wrenlo\Core\Photo\Advice;
 use Wrenlo\Core\Photo\Fitness;
 use Wrenlo\Core\Photo\Framed;
@@ -63,14 +61,13 @@ final class Fit extends Kind
      */
     public static function judged(Framed $framed, Subject $subject): array
     {
-        $body = $subject->get(Input::Body);
-        $widthMm = Design::pictureWidthMm(ShapeKind::from($body['shape']), (float) $body['width_mm'], (bool) $body['around']);
-        $toned = $framed->toned($subject->tone(), $widthMm);
-        $fitness = Fitness::of($toned, $widthMm, (float) $subject->get(Input::Upright)['layer_mm'], $subject->profile()->lineMm);
+        $widthMm = PhotoFramed::pictureMm($subject);
+        [$l, $photo] = $framed->toned($subject->tone(), $widthMm);
+        $fitness = Fitness::judged($l, $photo, $widthMm, (float) $subject->get(Input::Upright)['layer_mm'], $subject->profile()->lineMm);
 
         return [
             'fitness' => $fitness->value(), 'word' => $fitness->word(), 'marks' => $fitness->marks, 'px_per_mm' => $fitness->pxPerMm, 'printable_detail_mm' => $fitness->printableDetailMm,
-            'spread_l' => $fitness->spreadL, 'clipped_low' => $toned->clippedLow, 'clipped_high' => $toned->clippedHigh, 'border_busy' => $fitness->borderBusy, 'sharpness' => $fitness->sharpness,
+            'spread_l' => $fitness->spreadL, 'clipped_low' => $photo->clippedLow, 'clipped_high' => $photo->clippedHigh, 'border_busy' => $fitness->borderBusy, 'sharpness' => $fitness->sharpness,
             'subject_l' => $fitness->subjectL, 'advice' => array_map(static fn (Advice $a): array => $a->toArray(), $fitness->advice()),
         ];
     }

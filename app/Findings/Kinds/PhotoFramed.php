@@ -9,23 +9,21 @@ use App\Findings\Kind;
 use App\Findings\Lane;
 use App\Findings\Lists;
 use App\Findings\Result;
+use App\Findings\Subject;
 use App\Findings\Work;
+use Wrenlo\Core\Lithophane\Design;
+use Wrenlo\Core\Lithophane\ShapeKind;
 use Wrenlo\Core\Photo\Framed;
 use Wrenlo\Core\Photo\Srgb;
 use Wrenlo\Core\Photo\Tone;
 
 /**
  * A photo turned and cropped, before anything is done to its tones: those are tried on it, here and where it is looked at. Blob `grid`: l, L* at its nodes,
- * rows from the top. Blob `preview`: the same coarser, as u16 columns, u16 rows, then a byte a node, L*·2.55.
+ * rows from the top, on the grid it is judged on. Blob `preview`: as finely as it is looked at, as u16 columns, u16 rows, then a byte a node, L*·2.55.
  */
 final class PhotoFramed extends Kind
 {
-    /** As many as it is judged by at most (Fitness). */
-    private const COLUMNS = 600;
-
     private const PREVIEW = 420;
-
-    public const VERSION = 2;
 
     public static function name(): string
     {
@@ -34,7 +32,7 @@ final class PhotoFramed extends Kind
 
     public static function reads(): array
     {
-        return [Input::Frame];
+        return [Input::Frame, Input::Body, Input::Nozzle];
     }
 
     public static function needs(): array
@@ -56,8 +54,9 @@ final class PhotoFramed extends Kind
     {
         $photo = PhotoRead::inHand($work);
         $frame = Tone::fromArray($work->subject->get(Input::Frame));
-        $framed = Framed::of($photo, $frame, self::COLUMNS);
-        $columns = (int) min(self::PREVIEW, max(16, $framed->columns));
+        $subject = $work->subject;
+        $framed = Framed::of($photo, $frame, self::pictureMm($subject), $subject->profile()->lineMm);
+        $columns = (int) min(self::PREVIEW, max(16, round($frame->turned($photo->light)->columns * ($frame->crop[2] - $frame->crop[0]))));
         $rows = max(8, (int) round($columns * $frame->aspect($photo)));
         $bytes = pack('vv', $columns, $rows);
         foreach (Srgb::lightnesses($frame->turned($photo->light)->atNodes($columns, $rows, $frame->crop)) as $l) {
@@ -68,6 +67,13 @@ final class PhotoFramed extends Kind
             ['columns' => $framed->columns, 'rows' => $framed->rows, 'percentiles' => $framed->percentiles, 'width_px' => $framed->widthPx, 'height_px' => $framed->heightPx, 'aspect' => $frame->aspect($photo)],
             ['grid' => Lists::writer(['l' => ['g', $framed->l]]), 'preview' => $bytes],
         );
+    }
+
+    public static function pictureMm(Subject $subject): float
+    {
+        $body = $subject->get(Input::Body);
+
+        return Design::pictureWidthMm(ShapeKind::from($body['shape']), (float) $body['width_mm'], (bool) $body['around']);
     }
 
     /** @param  array<string, mixed>  $h  headline of one that is done */

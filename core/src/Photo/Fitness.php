@@ -59,16 +59,35 @@ final readonly class Fitness
         public float $borderBusy,
         /** L* of the middle less that of the border */
         public float $subjectL,
-        private Photo $photo,
+        private PhotoFacts $photo,
         private float $lineMm,
     ) {}
 
     public static function of(Photo $photo, float $widthMm, float $layerMm, float $lineMm): self
     {
-        $pitch = max($lineMm / 2, $widthMm / self::MOST_COLUMNS);
-        $heightMm = $widthMm * $photo->heightPx / $photo->widthPx;
-        [$columns, $rows] = [max(8, (int) round($widthMm / $pitch) + 1), max(8, (int) round($heightMm / $pitch) + 1)];
-        $l = Srgb::lightnesses($photo->light->atNodes($columns, $rows));
+        [$columns, $rows] = self::grid($photo->widthPx, $photo->heightPx, $widthMm, $lineMm);
+
+        return self::judged(Srgb::lightnesses($photo->light->atNodes($columns, $rows)), $photo->facts(), $widthMm, $layerMm, $lineMm);
+    }
+
+    /** @return array{int, int} columns and rows of the grid a picture is judged on: half a line wide, or as fine as is worth it */
+    public static function grid(int $widthPx, int $heightPx, float $widthMm, float $lineMm): array
+    {
+        $pitch = self::pitchMm($widthMm, $lineMm);
+
+        return [max(8, (int) round($widthMm / $pitch) + 1), max(8, (int) round($widthMm * $heightPx / $widthPx / $pitch) + 1)];
+    }
+
+    private static function pitchMm(float $widthMm, float $lineMm): float
+    {
+        return max($lineMm / 2, $widthMm / self::MOST_COLUMNS);
+    }
+
+    /** @param  list<float>  $l  lightness at the nodes of its grid */
+    public static function judged(array $l, PhotoFacts $photo, float $widthMm, float $layerMm, float $lineMm): self
+    {
+        [$columns, $rows] = self::grid($photo->widthPx, $photo->heightPx, $widthMm, $lineMm);
+        $pitch = self::pitchMm($widthMm, $lineMm);
         $all = self::variance($l);
         $kept = static fn (float $mm): float => $all < 1e-6 ? 0.0 : min(1.0, self::variance(self::means($l, $columns, $rows, max(1, (int) round($mm / $pitch)))) / $all);
         [$line, $form] = [$kept($lineMm), $kept(self::FORM_MM)];

@@ -5,10 +5,8 @@ declare(strict_types=1);
 namespace Wrenlo\Core\Photo;
 
 use function array_fill;
-use function array_sum;
 use function count;
 use function max;
-use function min;
 use function round;
 use function sort;
 
@@ -21,6 +19,11 @@ final readonly class Framed
     /** Bins of lightness in which percentiles are looked for. */
     private const BINS = 2000;
 
+    /** Grey 2 of 255, and 253. */
+    private const BLACK_L = 0.6;
+
+    private const BLANK_L = 99.3;
+
     /**
      * @param  list<float>  $l
      * @param  list<float>  $percentiles  L* of 5, 50 and 95 % of the whole photo, for the stretch
@@ -28,57 +31,62 @@ final readonly class Framed
      */
     public function __construct(public int $columns, public int $rows, public array $l, public array $percentiles, public int $widthPx, public int $heightPx) {}
 
-    /** @param  int  $columns  at most */
-    public static function of(Photo $photo, Tone $tone, int $columns): self
+    /** On the grid that a picture this wide is judged on. */
+    public static function of(Photo $photo, Tone $tone, float $widthMm, float $lineMm): self
     {
-        $turned = $tone->turned($photo->light);
         [$left, $top, $right, $bottom] = $tone->crop;
-        $columns = (int) min($columns, max(8, round($turned->columns * ($right - $left))));
-        $rows = (int) max(8, round($columns * $tone->aspect($photo)));
         [$w, $h] = $tone->quarters % 2 === 1 ? [$photo->heightPx, $photo->widthPx] : [$photo->widthPx, $photo->heightPx];
+        [$w, $h] = [max(1, (int) round($w * ($right - $left))), max(1, (int) round($h * ($bottom - $top)))];
+        [$columns, $rows] = Fitness::grid($w, $h, $widthMm, $lineMm);
 
-        return new self(
-            $columns, $rows, Srgb::lightnesses($turned->atNodes($columns, $rows, $tone->crop)), $photo->lightness,
-            max(1, (int) round($w * ($right - $left))), max(1, (int) round($h * ($bottom - $top))),
-        );
+        return new self($columns, $rows, Srgb::lightnesses($tone->turned($photo->light)->atNodes($columns, $rows, $tone->crop)), $photo->lightness, $w, $h);
     }
 
-    /** The photo as it is with these tones, for judging it anew: all of them but turning and cropping, which are done. */
-    public function toned(Tone $tone, float $widthMm): Photo
+    /**
+     * With these tones, for judging it anew: all of them but turning and cropping, which are done.
+     *
+     * @return array{list<float>, PhotoFacts} lightness at the nodes, and what is known of the whole
+     */
+    public function toned(Tone $tone, float $widthMm): array
     {
         $curve = $tone->curve($this->percentiles);
-        $lightness = [];
+        $per = self::BINS / 100.0;
+        $scale = Tone::STEPS / 100.0;
+        $counts = array_fill(0, self::BINS + 1, 0);
         $low = $high = 0;
+        $toned = [];
         foreach ($tone->worked($this->l, $this->columns, $this->rows, $widthMm) as $l) {
-            $at = max(0.0, min(100.0, $l)) / 100 * Tone::STEPS;
-            $k = min(Tone::STEPS - 1, (int) $at);
-            $l = $curve[$k] + ($at - $k) * ($curve[$k + 1] - $curve[$k]);
-            $low += $l < 0.6 ? 1 : 0;
-            $high += $l > 99.3 ? 1 : 0;
-            $lightness[] = $l;
+            $at = $l * $scale;
+            $k = (int) $at;
+            if ($k >= Tone::STEPS) {
+                $k = Tone::STEPS - 1;
+            }
+            $from = $curve[$k];
+            $l = $from + ($at - $k) * ($curve[$k + 1] - $from);
+            if ($l < self::BLACK_L) {
+                $low++;
+            } elseif ($l > self::BLANK_L) {
+                $high++;
+            }
+            $counts[(int) ($l * $per)]++;
+            $toned[] = $l;
         }
-        $y = Srgb::luminances($lightness);
-        $n = count($lightness);
+        $n = count($toned);
+        $lightness = self::smallest($toned, $counts, (int) (0.05 * ($n - 1)), (int) (0.5 * ($n - 1)), (int) (0.95 * ($n - 1)));
 
-        return new Photo(
-            widthPx: $this->widthPx, heightPx: $this->heightPx, light: new Luminance($this->columns, $this->rows, $y), meanY: array_sum($y) / $n,
-            lightness: self::smallest($lightness, (int) (0.05 * ($n - 1)), (int) (0.5 * ($n - 1)), (int) (0.95 * ($n - 1))), clippedLow: $low / $n, clippedHigh: $high / $n,
-        );
+        return [$toned, new PhotoFacts($this->widthPx, $this->heightPx, $lightness, $low / $n, $high / $n)];
     }
 
     /**
      * The a-th, b-th and c-th smallest, from 0: only the bins they lie in are sorted.
      *
      * @param  list<float>  $l  0 … 100
+     * @param  array<int, int>  $counts  by bin
      * @return array{float, float, float}
      */
-    private static function smallest(array $l, int $a, int $b, int $c): array
+    private static function smallest(array $l, array $counts, int $a, int $b, int $c): array
     {
         $per = self::BINS / 100.0;
-        $counts = array_fill(0, self::BINS + 1, 0);
-        foreach ($l as $v) {
-            $counts[(int) ($v * $per)]++;
-        }
         // bin of each, and how many lie before it
         $bins = [];
         foreach ([$a, $b, $c] as $n) {

@@ -19,4 +19,9 @@ final readonly class Photo
         /** share of pixels with no channel below 253 of 255 */
         public float $clippedHigh,
     ) {}
+
+    public function facts(): PhotoFacts
+    {
+        return new PhotoFacts($this->widthPx, $this->heightPx, $this->lightness, $this->clippedLow, $this->clippedHigh);
+    }
 }

@@ -63,23 +63,6 @@ final class Srgb
         return $lightness > 8.0 ? (($lightness + 16) / 116) ** 3 : $lightness / self::SLOPE;
     }
 
-    /**
-     * Many at once.
-     *
-     * @param  list<float>  $lightness
-     * @return list<float>
-     */
-    public static function luminances(array $lightness): array
-    {
-        $out = [];
-        foreach ($lightness as $l) {
-            $t = ($l + 16) / 116;
-            $out[] = $l > 8.0 ? $t * $t * $t : $l / self::SLOPE;
-        }
-
-        return $out;
-    }
-
     /** The grey value, 0 … 255, that is as light. */
     public static function grey(float $lightness): float
     {

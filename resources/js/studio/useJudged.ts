@@ -17,31 +17,34 @@ export function toneQuery(tone: PhotoPage): string {
  * stays in sight until there is something newer.
  */
 export function useJudged(pieceId: number, saved: PhotoPage, tone: PhotoPage): PhotoJudged | null {
-    const [tried, setTried] = useState<{ of: string; judged: PhotoJudged } | null>(null);
-    const [isSaved, asked] = [toneQuery(saved) === toneQuery(tone), toneQuery(tone)];
-    const wanted = useRef<string | null>(null);
-    const asking = useRef(0);
-    const number = useRef(0);
-    const answered = useRef(0);
+    const [tried, setTried] = useState<PhotoJudged | null>(null);
+    const query = toneQuery(tone);
+    const isSaved = toneQuery(saved) === query;
+    // painting and cropping are not in the question: those are judged as they are kept
+    const about = `${query} ${saved.preview ?? ''} ${JSON.stringify(saved.background)}`;
+    const now = useRef({ wanted: null as { query: string; about: string } | null, known: '', asking: 0, asked: 0, answered: 0 });
     useEffect(() => {
-        wanted.current = isSaved && saved.judged ? null : asked;
+        const at = now.current;
+        // just kept, it was mostly asked about already
+        at.wanted = (isSaved && saved.judged) || at.known === about ? null : { query, about };
         const ask = async (): Promise<void> => {
-            if (asking.current >= AT_ONCE) return;
-            asking.current++;
-            while (wanted.current !== null) {
-                const [of, turn] = [wanted.current, ++number.current];
-                wanted.current = null;
-                const judged = await json<PhotoJudged>('GET', `/pieces/${pieceId}/photo/fitness?${of}`).catch(() => null);
+            if (at.asking >= AT_ONCE) return;
+            at.asking++;
+            while (at.wanted !== null) {
+                const [of, turn] = [at.wanted, ++at.asked];
+                at.wanted = null;
+                const judged = await json<PhotoJudged>('GET', `/pieces/${pieceId}/photo/fitness?${of.query}`).catch(() => null);
                 // an answer that was overtaken says nothing new
-                if (judged && turn > answered.current) {
-                    answered.current = turn;
-                    setTried({ of, judged });
+                if (judged && turn > at.answered) {
+                    at.answered = turn;
+                    at.known = of.about;
+                    setTried(judged);
                 }
             }
-            asking.current--;
+            at.asking--;
         };
         // the photo is not read yet: the page tells when it is
         if (saved.preview !== null) void ask();
-    }, [pieceId, asked, isSaved, saved.judged, saved.preview]);
-    return isSaved && saved.judged ? saved.judged : (tried?.judged ?? saved.judged);
+    }, [pieceId, query, about, isSaved, saved.judged, saved.preview]);
+    return isSaved && saved.judged ? saved.judged : (tried ?? saved.judged);
 }

@@ -57,7 +57,7 @@ it('judges and tones a photo the same', function () {
     $photo = rippledPhoto();
     foreach ([new Tone, new Tone(brightness: 8, contrast: 0.3, gamma: 1.4), new Tone(local: 0.6, stretch: true), new Tone(negative: true, crop: [0.1, 0.2, 0.8, 0.9], quarters: 1), new Tone(fade: 0.7, background: [[0.2, 0.3, 0.15], [0.8, 0.5, 0.1]], quarters: 3), new Tone(quarters: 2)] as $k => $tone) {
         $turned = $tone->turned($photo->light);
-        $kept["tone {$k}"] = [$tone->curve($photo->lightness), $tone->aspect($photo), $tone->lightness($turned, 41, 29, 80.0), $tone->lightness($turned, 13, 9, 80.0, [0.25, 0.0, 0.75, 0.5]), Framed::of($photo, $tone, 40)->toned($tone, 100.0)];
+        $kept["tone {$k}"] = [$tone->curve($photo->lightness), $tone->aspect($photo), $tone->lightness($turned, 41, 29, 80.0), $tone->lightness($turned, 13, 9, 80.0, [0.25, 0.0, 0.75, 0.5]), Framed::of($photo, $tone, 40.0, 0.9)->toned($tone, 40.0)];
     }
     for ($o = 1; $o <= 8; $o++) {
         $kept["turned {$o}"] = $photo->light->turned($o);

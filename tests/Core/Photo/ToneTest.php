@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use Tests\Support\Pictures;
+use Wrenlo\Core\Photo\Fitness;
 use Wrenlo\Core\Photo\Framed;
 use Wrenlo\Core\Photo\Luminance;
 use Wrenlo\Core\Photo\Srgb;
@@ -103,24 +104,27 @@ it('works on a picture place by place as the table says', function () {
 it('finds percentiles of a framed picture as sorting it does, and a frame for every quarter', function () {
     $photo = Pictures::photo(90, 60, fn (float $x, float $y) => 255 * abs(sin(7 * $x + 11 * $y * $y)));
     foreach ([new Tone, new Tone(gamma: 1.7, local: 0.8), new Tone(contrast: 1.0), new Tone(brightness: -60.0), new Tone(crop: [0.1, 0.3, 0.7, 0.9], quarters: 3, negative: true)] as $tone) {
-        $framed = Framed::of($photo, $tone, 70);
-        $toned = $framed->toned($tone, 80.0);
-        $l = array_map(Srgb::lightness(...), $toned->light->y);
+        $framed = Framed::of($photo, $tone, 20.0, 0.45);
+        [$l, $facts] = $framed->toned($tone, 20.0);
+        expect($l)->toHaveCount($framed->columns * $framed->rows);
         sort($l);
         foreach ([0.05, 0.5, 0.95] as $k => $share) {
-            expect($toned->lightness[$k])->toEqualWithDelta($l[(int) ($share * (count($l) - 1))], 1e-9);
+            expect($facts->lightness[$k])->toBe($l[(int) ($share * (count($l) - 1))]);
         }
-        expect($toned->meanY)->toEqualWithDelta(array_sum($toned->light->y) / count($l), 1e-12)->and($framed->columns)->toBeLessThanOrEqual(70);
+        expect($facts->clippedLow)->toEqual(count(array_filter($l, fn (float $v): bool => $v < 0.6)) / count($l))->and($facts->clippedHigh)->toEqual(count(array_filter($l, fn (float $v): bool => $v > 99.3)) / count($l));
     }
 });
 
-it('judges a photo anew with its tones', function () {
+it('judges a photo anew with its tones: as the photo itself where none are set', function () {
     $photo = Pictures::photo(60, 40, fn (float $x) => 255 * $x);
-    $same = Framed::of($photo, new Tone, 60)->toned(new Tone, 100);
-    expect($same->widthPx)->toBe(60)->and($same->heightPx)->toBe(40)->and($same->meanY)->toEqualWithDelta($photo->meanY, 0.01)->and($same->lightness[1])->toEqualWithDelta($photo->lightness[1], 2.0);
+    [$l, $facts] = Framed::of($photo, new Tone, 60.0, 0.45)->toned(new Tone, 60.0);
+    // percentiles of the whole are counted pixel by pixel, here node by node
+    expect($facts->widthPx)->toBe(60)->and($facts->heightPx)->toBe(40)->and($facts->lightness[1])->toEqualWithDelta($photo->lightness[1], 2.0)
+        ->and(Fitness::judged($l, $photo->facts(), 60.0, 0.1, 0.45)->marks)->toEqualWithDelta(Fitness::of($photo, 60.0, 0.1, 0.45)->marks, 1e-9);
     $tone = new Tone(brightness: 20.0, crop: [0.5, 0.0, 1.0, 1.0], quarters: 0);
-    $lit = Framed::of($photo, $tone, 60)->toned($tone, 100);
-    expect($lit->widthPx)->toBe(30)->and($lit->heightPx)->toBe(40)->and($lit->light->columns)->toBe(30)->and($lit->light->rows)->toBe(40)
+    $framed = Framed::of($photo, $tone, 30.0, 0.45);
+    [, $lit] = $framed->toned($tone, 30.0);
+    expect($lit->widthPx)->toBe(30)->and($lit->heightPx)->toBe(40)->and([$framed->columns, $framed->rows])->toBe(Fitness::grid(30, 40, 30.0, 0.45))->and($framed->columns)->toBe((int) round(30 / 0.225) + 1)
         ->and($lit->lightness[0])->toEqualWithDelta(Srgb::lightness(Srgb::linear(255 * 0.525)) + 20, 2.5)->and($lit->clippedHigh)->toBeGreaterThan(0.2)->and($lit->clippedLow)->toBe(0.0);
-    expect(Framed::of($photo, new Tone(quarters: 1), 60)->widthPx)->toBe(40)->and(Tone::fromArray((new Tone(gamma: 1.4, background: [[0.1, 0.2, 0.3]], crop: [0.0, 0.1, 0.9, 1.0], quarters: 2))->toArray())->toArray())->toBe((new Tone(gamma: 1.4, background: [[0.1, 0.2, 0.3]], crop: [0.0, 0.1, 0.9, 1.0], quarters: 2))->toArray());
+    expect(Framed::of($photo, new Tone(quarters: 1), 60.0, 0.45)->widthPx)->toBe(40)->and(Tone::fromArray((new Tone(gamma: 1.4, background: [[0.1, 0.2, 0.3]], crop: [0.0, 0.1, 0.9, 1.0], quarters: 2))->toArray())->toArray())->toBe((new Tone(gamma: 1.4, background: [[0.1, 0.2, 0.3]], crop: [0.0, 0.1, 0.9, 1.0], quarters: 2))->toArray());
 });

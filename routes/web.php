@@ -75,6 +75,7 @@ Route::middleware(KnowThePerson::class)->group(function () {
     Route::get('/pieces/{piece}/export/{format}', [ExportController::class, 'show'])->whereIn('format', ['stl', '3mf', 'obj', 'json', 'sheet', 'supports', 'held-3mf', 'held-stl', 'layers', 'zip']);
     Route::get('/pieces/{piece}/contact-sheet', [ContactSheetController::class, 'show']);
     Route::get('/pieces/{piece}/photo/fitness', [PhotoController::class, 'fitness']);
+    Route::get('/pieces/{piece}/photo/rows', [PhotoController::class, 'rows']);
     Route::post('/pieces/{piece}/photo/beside', [PhotoController::class, 'beside']);
     Route::get('/pieces/{piece}/lit', [LithophaneController::class, 'picture']);
     Route::get('/pieces/{piece}/lithophane/{format}', [LithophaneController::class, 'show'])->whereIn('format', ['stl', '3mf', 'json', 'layers', 'sheet', 'backing-png', 'backing-pdf']);

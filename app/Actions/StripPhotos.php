@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
+use App\Findings\Kinds\PhotoRead;
 use App\Models\Piece;
 use App\Plans\Bench;
 use App\Plans\Plans;
 use App\Stations\Shape\ShapeStation;
 use App\Storage\Blobs;
+use GdImage;
 use InvalidArgumentException;
 use RuntimeException;
 use Wrenlo\Core\Lithophane\ShapeKind;
@@ -19,8 +21,8 @@ use Wrenlo\Core\Photo\UnreadablePhoto;
 /** Sets photos side by side as one. */
 final class StripPhotos
 {
-    /** Photos are read so large, at most. */
-    private const MOST_PX = 3200;
+    /** Pixels that all photos are read with together, some more than a strip has: they are cropped yet. */
+    private const PIXELS = 54_000_000;
 
     /**
      * @param  list<string>  $paths  from left to right
@@ -31,11 +33,12 @@ final class StripPhotos
     public static function png(array $paths, float $aspect): string
     {
         count($paths) <= PhotoStrip::MOST || throw new InvalidArgumentException('A strip is made of 2 to '.PhotoStrip::MOST.' photos, not '.count($paths).'.');
-        $photos = array_map(static function (string $path): \GdImage {
+        $most = (int) min(3200, sqrt(self::PIXELS / max(1, count($paths))));
+        $photos = array_map(static function (string $path) use ($most): GdImage {
             $stream = is_file($path) ? @fopen($path, 'rb') : false;
             $stream !== false || throw UnreadablePhoto::cannotBeOpened(basename($path));
             try {
-                return PhotoReader::picture($stream, self::MOST_PX);
+                return PhotoReader::picture($stream, $most);
             } finally {
                 fclose($stream);
             }
@@ -58,7 +61,7 @@ final class StripPhotos
         $piece = $bench->piece;
         $own = stream_get_meta_data(Blobs::open($piece->blob) ?? throw new RuntimeException('The file of this piece is not kept any more.'))['uri'] ?? '';
         $shape = ShapeStation::of($bench);
-        $photo = $bench->done(\App\Findings\Kinds\PhotoRead::class)->headline ?? throw new InvalidArgumentException('The photo is still being read.');
+        $photo = $bench->done(PhotoRead::class)->headline ?? throw new InvalidArgumentException('The photo is still being read.');
         $path = tempnam(sys_get_temp_dir(), 'wrenlo-strip-') ?: throw new RuntimeException('There is no place for the strip.');
         try {
             file_put_contents($path, self::png([$own, ...$paths], $photo['width_px'] / $photo['height_px']));

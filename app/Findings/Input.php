@@ -61,8 +61,11 @@ enum Input: string
     /** Tone as its parts: what is done to a photo's tones */
     case Tone = 'tone';
 
-    /** {crop, quarters}: of those tones, what decides which part of the photo is seen, and which way up */
+    /** {crop, quarters}: which part of a photo is seen, and which way up */
     case Frame = 'frame';
+
+    /** mm that the picture of a relief is wide, along its back */
+    case Picture = 'picture';
 
     /** {model, p, min_mm, max_mm, spread}: how the filament dims, the limits of thickness, and how far light spreads inside it */
     case Light = 'light';

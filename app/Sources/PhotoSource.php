@@ -50,7 +50,10 @@ final class PhotoSource extends Source
     {
         $subject = $bench->subject();
 
-        return [[PhotoRead::class, $subject, 50], [PhotoFramed::class, $subject, 10], [Fit::class, $subject, 10], [Shaped::class, $subject, 20], [RowLayers::class, $subject, 10]];
+        $route = [[PhotoRead::class, $subject, 50], [PhotoFramed::class, $subject, 10], [Fit::class, $subject, 10], [Shaped::class, $subject, 30]];
+
+        // else where one looks at it
+        return $bench->decision('upright')->toArray()['by_detail'] ? [...$route, [RowLayers::class, $subject, 20]] : $route;
     }
 
     public function firstNumbers(): string

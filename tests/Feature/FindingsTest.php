@@ -47,8 +47,9 @@ const STALE_WITH = [
     'ironing' => ['ironed'],
     'tone' => ['fitness', 'shaped', 'rows'],
     'frame' => ['framed', 'fitness'],
+    'picture' => ['framed', 'fitness'],
     'light' => ['shaped', 'rows'],
-    'body' => ['framed', 'fitness', 'shaped', 'rows'],
+    'body' => ['shaped', 'rows'],
     'upright' => ['fitness', 'shaped', 'rows'],
     'filament' => ['finalists', 'heights', 'laid'],
 ];
@@ -56,13 +57,13 @@ const STALE_WITH = [
 it('makes exactly those findings stale that read what changed', function (string $input) {
     $piece = Pieces::waiting();
     $subject = Pieces::bench($piece)->subject()->standing(new Wrenlo\Core\Geometry\Vec3(0, 0, 1))->with(Input::Part, ['n' => 0, 'of' => 2])
-        ->with(Input::Tone, [])->with(Input::Frame, ['quarters' => 0])->with(Input::Light, ['min_mm' => 0.6])->with(Input::Body, ['shape' => 'flat'])->with(Input::Upright, ['layer_mm' => 0.1]);
+        ->with(Input::Tone, [])->with(Input::Frame, ['quarters' => 0])->with(Input::Picture, 100.0)->with(Input::Light, ['min_mm' => 0.6])->with(Input::Body, ['shape' => 'flat'])->with(Input::Upright, ['layer_mm' => 0.1]);
     $others = [
         'file' => ['sha256' => str_repeat('0', 64), 'ending' => 'stl'], 'recipe' => ['scale' => 2.0, 'mirror' => null, 'repairs' => []],
         'display' => ['up' => [0, 0, 1], 'front' => [1, 0, 0], 'mode' => 'shelf', 'spread_deg' => 70.0, 'eye_deg' => 17.5], 'marks' => str_repeat('1', 64),
         'rules' => ['layer_mm' => 0.12, 'limit_deg' => 45.0], 'search' => ['directions' => 9, 'finalists' => 2], 'part' => ['n' => 1, 'of' => 2], 'stance' => ['up' => [1, 0, 0], 'lift_mm' => 0.0],
         'weights' => ['step' => 1.0], 'held' => ['plate_only' => true, 'gap_mm' => null, 'bridge_mm' => null, 'small_mm2' => null, 'accepted' => [], 'treated' => [], 'treated_relief_deg' => null, 'without' => [], 'also' => []], 'relief_angle' => 60.0, 'plate' => ['style' => 'columns', 'clearance_mm' => 4.0, 'others' => []], 'heights' => ['layer_mm' => 0.16, 'runs' => [[0.2, 3]]], 'ironing' => ['spacing_mm' => 0.2, 'mm_per_s' => 30.0, 'flow' => 0.1, 'inset_mm' => 0.2], 'nozzle' => ['bore_mm' => 0.6, 'line_mm' => 0.66], 'z_step' => 0.05, 'bed' => ['x_mm' => 1.0, 'y_mm' => 1.0, 'z_mm' => 1.0], 'filament' => ['density_g_per_cm3' => 1.1],
-        'tone' => ['gamma' => 1.2], 'frame' => ['quarters' => 1], 'light' => ['min_mm' => 0.7], 'body' => ['shape' => 'arc'], 'upright' => ['layer_mm' => 0.2],
+        'tone' => ['gamma' => 1.2], 'frame' => ['quarters' => 1], 'picture' => 110.0, 'light' => ['min_mm' => 0.7], 'body' => ['shape' => 'arc'], 'upright' => ['layer_mm' => 0.2],
     ];
     $changed = $subject->with(Input::from($input), $others[$input]);
     $stale = array_values(array_filter(Kinds::all(), fn (string $kind): bool => $kind::key($subject) !== $kind::key($changed)));

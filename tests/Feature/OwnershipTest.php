@@ -25,7 +25,7 @@ function addresses(App\Models\Piece $piece): array
         ['GET', "/pieces/{$piece->id}/layering"], ['GET', "/pieces/{$piece->id}/layering/plan"], ['GET', "/pieces/{$piece->id}/layering/nozzles"], ['GET', "/pieces/{$piece->id}/seam"], ['GET', "/pieces/{$piece->id}/ironing"],
         ['GET', "/pieces/{$piece->id}/rivals/tree"], ['PUT', "/shelf/printers/{$sheet->printerId}/filaments/{$sheet->filamentId}/reading"],
         ['PUT', "/shelf/printers/{$sheet->printerId}"], ['DELETE', "/shelf/nozzles/{$sheet->nozzleId}"], ['DELETE', "/shelf/filaments/{$sheet->filamentId}"],
-        ['GET', "/pieces/{$piece->id}/lit"], ['GET', "/pieces/{$piece->id}/photo/fitness"], ['POST', "/pieces/{$piece->id}/photo/beside"], ['PUT', "/shelf/filaments/{$sheet->filamentId}/bars"], ['GET', "/pieces/{$piece->id}/lithophane/stl"], ['PUT', "/shelf/filaments/{$sheet->filamentId}/light"],
+        ['GET', "/pieces/{$piece->id}/lit"], ['GET', "/pieces/{$piece->id}/photo/fitness"], ['GET', "/pieces/{$piece->id}/photo/rows"], ['POST', "/pieces/{$piece->id}/photo/beside"], ['PUT', "/shelf/filaments/{$sheet->filamentId}/bars"], ['GET', "/pieces/{$piece->id}/lithophane/stl"], ['PUT', "/shelf/filaments/{$sheet->filamentId}/light"],
     ];
 }
 

@@ -103,8 +103,9 @@ it('lays layers by the detail of rows where that is chosen, and hands their heig
     $piece = Pieces::photo();
     decide($piece, 'shape', ['width_mm' => 40, 'resolution_mm' => 0.5])->assertSessionHasNoErrors();
     decide($piece, 'upright', ['layer_mm' => 0.12])->assertSessionHasNoErrors();
-    $rows = studioOf($piece)['stations']['upright']['rows'];
-    expect($rows['none'])->toBeNull()->and($rows['truerStepL'])->toBeLessThan($rows['evenStepL'])->and($rows['truerHours'])->toBeLessThanOrEqual($rows['evenHours'] + 1e-6)->and($rows['quickerHours'])->toBeLessThan($rows['evenHours']);
+    $report = fn (): array => $this->getJson("/pieces/{$piece->id}/photo/rows")->assertOk()->json();
+    $rows = $report();
+    expect($rows['none'])->toBeNull()->and($rows['underWay'])->toBeFalse()->and($rows['truerStepL'])->toBeLessThan($rows['evenStepL'])->and($rows['truerHours'])->toBeLessThanOrEqual($rows['evenHours'] + 1e-6)->and($rows['quickerHours'])->toBeLessThan($rows['evenHours']);
     $csv = fn (): array => array_map(fn (string $l): array => explode(',', $l), array_slice(explode("\n", trim($this->get("/pieces/{$piece->id}/lithophane/layers")->assertOk()->assertHeader('Content-Disposition', 'attachment; filename="tide-pool-flat-layers.csv"')->getContent())), 1));
     $even = $csv();
     expect(array_unique(array_column($even, 2)))->toBe(['0.12'])->and((float) end($even)[1])->toEqualWithDelta(30, 0.12);
@@ -116,7 +117,7 @@ it('lays layers by the detail of rows where that is chosen, and hands their heig
     $this->get("/pieces/{$piece->id}/lithophane/sheet")->assertOk()->assertSee('layers by the detail of each row');
     // a globe's rows do not stand one above the other: even layers, and said
     decide($piece, 'shape', ['shape' => 'sphere'])->assertSessionHasNoErrors();
-    expect(studioOf($piece)['stations']['upright']['rows']['none'])->toContain('its layers are even')->and($this->get("/pieces/{$piece->id}/lithophane/json")->assertOk()->json('layers.by_detail'))->toBeFalse();
+    expect($report()['none'])->toContain('its layers are even')->and($this->get("/pieces/{$piece->id}/lithophane/json")->assertOk()->json('layers.by_detail'))->toBeFalse();
 });
 
 it('reads a wedge from a photo without keeping it, and says why it cannot', function () {
@@ -180,7 +181,7 @@ it('does not shape what a hand has gone on from, but all that something else wai
         decide($piece, 'photo', ['brightness' => $brightness])->assertRedirect();
     }
     $waiting = fn (): array => Finding::query()->where('state', 'waiting')->pluck('kind')->sort()->values()->all();
-    expect($waiting())->toBe(['fitness', 'rows', 'shaped'])->and(Finding::query()->where('state', 'waiting')->get()->map(fn (Finding $f) => $f->inputs['tone']['brightness'])->unique()->all())->toEqual([6.0]);
+    expect($waiting())->toBe(['fitness', 'shaped'])->and(Finding::query()->where('state', 'waiting')->get()->map(fn (Finding $f) => $f->inputs['tone']['brightness'])->unique()->all())->toEqual([6.0]);
     // what is done stays, and what another finding waits for
     $shaped = Finding::query()->where('kind', 'shaped')->where('state', 'waiting')->firstOrFail();
     DB::table('finding_waits')->insert(['finding_id' => 0, 'waits_for' => $shaped->id]);

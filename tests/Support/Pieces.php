@@ -4,11 +4,14 @@ declare(strict_types=1);
 
 namespace Tests\Support;
 
+use App\Actions\Measure;
 use App\Actions\SetUpPerson;
 use App\Actions\StoreUpload;
 use App\Models\Piece;
 use App\Models\User;
 use App\Plans\Bench;
+use App\Plans\Plans;
+use App\Stations\Shape\ShapeDecision;
 use Illuminate\Support\Facades\Queue;
 use Wrenlo\Core\Mesh\Mesh;
 
@@ -35,12 +38,18 @@ final class Pieces
         return $user !== null ? $make() : Snapshot::of("{$name} {$finalists} {$leaders} ".sha1($bytes), $make);
     }
 
-    /** A photo in the cabinet of the local person, read and shaped. */
+    /** A photo in the cabinet of the local person, read and shaped, with points as far apart as a test needs. */
     public static function photo(?string $bytes = null, string $name = 'tide pool.png'): Piece
     {
         $bytes ??= Pictures::png(Pictures::pool(160, 120));
 
-        return Snapshot::of($name.sha1($bytes), static fn (): Piece => StoreUpload::handle(SetUpPerson::local(), Solids::file($bytes), $name)->refresh());
+        return Snapshot::of($name.sha1($bytes), static function () use ($bytes, $name): Piece {
+            $piece = StoreUpload::handle(SetUpPerson::local(), Solids::file($bytes), $name)->refresh();
+            Plans::put($piece->plan, 'shape', (new ShapeDecision(resolutionMm: 0.8))->toArray(), null);
+            Measure::ask(Bench::of($piece->refresh()));
+
+            return $piece;
+        });
     }
 
     /** The same with few directions and finalists; so does every later change. */

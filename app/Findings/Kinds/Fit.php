@@ -26,7 +26,7 @@ final class Fit extends Kind
 
     public static function reads(): array
     {
-        return [Input::Tone, Input::Body, Input::Nozzle, Input::Upright];
+        return [Input::Tone, Input::Nozzle, Input::Upright];
     }
 
     public static function needs(): array
@@ -61,7 +61,7 @@ final class Fit extends Kind
      */
     public static function judged(Framed $framed, Subject $subject): array
     {
-        $widthMm = PhotoFramed::pictureMm($subject);
+        $widthMm = (float) $subject->get(Input::Picture);
         [$l, $photo] = $framed->toned($subject->tone(), $widthMm);
         $fitness = Fitness::judged($l, $photo, $widthMm, (float) $subject->get(Input::Upright)['layer_mm'], $subject->profile()->lineMm);
 

@@ -9,10 +9,7 @@ use App\Findings\Kind;
 use App\Findings\Lane;
 use App\Findings\Lists;
 use App\Findings\Result;
-use App\Findings\Subject;
 use App\Findings\Work;
-use Wrenlo\Core\Lithophane\Design;
-use Wrenlo\Core\Lithophane\ShapeKind;
 use Wrenlo\Core\Photo\Framed;
 use Wrenlo\Core\Photo\Srgb;
 use Wrenlo\Core\Photo\Tone;
@@ -32,7 +29,7 @@ final class PhotoFramed extends Kind
 
     public static function reads(): array
     {
-        return [Input::Frame, Input::Body, Input::Nozzle];
+        return [Input::Frame, Input::Picture, Input::Nozzle];
     }
 
     public static function needs(): array
@@ -54,8 +51,7 @@ final class PhotoFramed extends Kind
     {
         $photo = PhotoRead::inHand($work);
         $frame = Tone::fromArray($work->subject->get(Input::Frame));
-        $subject = $work->subject;
-        $framed = Framed::of($photo, $frame, self::pictureMm($subject), $subject->profile()->lineMm);
+        $framed = Framed::of($photo, $frame, (float) $work->subject->get(Input::Picture), $work->subject->profile()->lineMm);
         $columns = (int) min(self::PREVIEW, max(16, round($frame->turned($photo->light)->columns * ($frame->crop[2] - $frame->crop[0]))));
         $rows = max(8, (int) round($columns * $frame->aspect($photo)));
         $bytes = pack('vv', $columns, $rows);
@@ -67,13 +63,6 @@ final class PhotoFramed extends Kind
             ['columns' => $framed->columns, 'rows' => $framed->rows, 'percentiles' => $framed->percentiles, 'width_px' => $framed->widthPx, 'height_px' => $framed->heightPx, 'aspect' => $frame->aspect($photo)],
             ['grid' => Lists::writer(['l' => ['g', $framed->l]]), 'preview' => $bytes],
         );
-    }
-
-    public static function pictureMm(Subject $subject): float
-    {
-        $body = $subject->get(Input::Body);
-
-        return Design::pictureWidthMm(ShapeKind::from($body['shape']), (float) $body['width_mm'], (bool) $body['around']);
     }
 
     /** @param  array<string, mixed>  $h  headline of one that is done */

@@ -9,8 +9,11 @@ use App\Findings\Findings;
 use App\Findings\Input;
 use App\Findings\Kinds\Fit;
 use App\Findings\Kinds\PhotoFramed;
+use App\Findings\Kinds\RowLayers;
+use App\Findings\Leases;
 use App\Findings\Lists;
 use App\Http\Resources\PhotoJudged;
+use App\Http\Resources\RowLayersInfo;
 use App\Models\Piece;
 use App\Stations\Photo\PhotoStation;
 use App\Stations\Photo\ToneDecision;
@@ -38,6 +41,15 @@ final class PhotoController extends Controller
         }
 
         return redirect("/pieces/{$made->id}#shape");
+    }
+
+    /** Layers by the detail of its rows: measured when it is asked for. */
+    public function rows(Piece $piece): JsonResponse
+    {
+        $bench = $this->bench($piece, 'photo');
+        Leases::recover();
+
+        return response()->json(RowLayersInfo::of(Findings::ask(RowLayers::class, $bench->subject())));
     }
 
     public function fitness(Request $request, Piece $piece): JsonResponse

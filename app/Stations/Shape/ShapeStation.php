@@ -71,7 +71,9 @@ final class ShapeStation extends Station
 
     public static function shape(Subject $subject, Bench $bench): Subject
     {
-        return $subject->with(Input::Body, self::of($bench)->body());
+        $d = self::of($bench);
+
+        return $subject->with(Input::Body, $d->body())->with(Input::Picture, Design::pictureWidthMm($d->shape, $d->widthMm, $d->isAround));
     }
 
     public static function headline(Bench $bench): Headline

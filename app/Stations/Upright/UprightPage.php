@@ -4,10 +4,8 @@ declare(strict_types=1);
 
 namespace App\Stations\Upright;
 
-use App\Http\Resources\RowLayersInfo;
-
 /** What the Upright station is drawn from, beside the numbers of the relief. */
 final readonly class UprightPage
 {
-    public function __construct(public float $layerMm, public string $foot, public string $turn, public float $lineMm, public bool $isByDetail, public ?RowLayersInfo $rows) {}
+    public function __construct(public float $layerMm, public string $foot, public string $turn, public float $lineMm, public bool $isByDetail) {}
 }

@@ -8,7 +8,6 @@ use App\Findings\Input;
 use App\Findings\Kinds\Shaped;
 use App\Findings\Subject;
 use App\Http\Resources\Headline;
-use App\Http\Resources\RowLayersInfo;
 use App\Models\Piece;
 use App\Plans\Bench;
 use App\Plans\Decision;
@@ -72,6 +71,6 @@ final class UprightStation extends Station
     {
         $d = self::of($bench);
 
-        return new UprightPage($d->layerMm, $d->foot, $d->turn, $bench->tools()[1]->line_mm, $d->isByDetail, RowLayersInfo::of($bench));
+        return new UprightPage($d->layerMm, $d->foot, $d->turn, $bench->tools()[1]->line_mm, $d->isByDetail);
     }
 }

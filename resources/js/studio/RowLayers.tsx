@@ -7,6 +7,13 @@ type Props = { rows: RowLayersInfo; isByDetail: boolean; layerMm: number; decide
 
 /** Even layers, or heights by what changes from row to row: thin where the picture is busy, thick where it is plain. */
 export function RowLayers({ rows, isByDetail, layerMm, decide }: Props) {
+    if (rows.underWay) {
+        return (
+            <p role="status" className="rule-t pt-2 text-[12px] text-soft">
+                {rows.words}, {rows.percent} %
+            </p>
+        );
+    }
     if (rows.none !== null || rows.truerStepL === null) {
         return (
             <p className="rule-t pt-2 text-[12px] text-soft">

@@ -1,6 +1,7 @@
 import { Radios } from '@/components/Radios';
 import { hours, number, unit } from '@/lib/format';
-import type { ReliefNumbers } from '@/types/generated';
+import { useReport } from '@/lib/useReport';
+import type { ReliefNumbers, RowLayersInfo } from '@/types/generated';
 import { Field } from './Field';
 import { RowLayers } from './RowLayers';
 import type { StudioBench } from './useStudio';
@@ -17,6 +18,7 @@ export function UprightEvidence({ bench }: { bench: StudioBench }) {
     const { upright, shape, light } = bench.pages;
     const n = shape.numbers;
     const decide = (changes: Record<string, unknown>): void => void bench.plan.decide('upright', changes);
+    const rows = useReport<RowLayersInfo>(`/pieces/${bench.data.piece.id}/photo/rows`, String(bench.data.plan.version));
     return (
         <div className="flex h-full flex-col">
             <div className="min-h-0 flex-1 space-y-3 overflow-y-auto px-4 pt-3 pb-3 text-[13px]">
@@ -45,9 +47,7 @@ export function UprightEvidence({ bench }: { bench: StudioBench }) {
                         </select>
                     </label>
                 </div>
-                {upright.rows && (
-                    <RowLayers rows={upright.rows} isByDetail={upright.isByDetail} layerMm={upright.layerMm} decide={decide} />
-                )}
+                {rows && <RowLayers rows={rows} isByDetail={upright.isByDetail} layerMm={upright.layerMm} decide={decide} />}
                 <section aria-label="Its foot" className="rule-t pt-2">
                     <h3 className="font-semibold">Foot</h3>
                     <Radios

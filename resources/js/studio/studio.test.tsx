@@ -4,6 +4,7 @@ import { afterEach, describe, expect, it, vi } from 'vitest';
 import type { LightPage, PhotoPage, ReliefNumbers, ShapePage } from '@/types/generated';
 import { LightEvidence } from './LightEvidence';
 import { PhotoEvidence } from './PhotoEvidence';
+import { RowLayers } from './RowLayers';
 import { ShapeEvidence } from './ShapeEvidence';
 import { StudioSheet } from './SheetEvidence';
 import { UprightEvidence } from './UprightEvidence';
@@ -128,14 +129,14 @@ const shape: ShapePage = {
 function benchWith(over: Partial<StudioBench> = {}): StudioBench {
     const empty = { id: 1, name: 'Bench printer' };
     return {
-        data: { piece: { id: 9, name: 'Tide pool' } },
+        data: { piece: { id: 9, name: 'Tide pool' }, plan: { version: 1 } },
         shelf: { printers: [empty], nozzles: [empty], filaments: [empty], currency: 'EUR' },
         plan: { decide: vi.fn(() => Promise.resolve(true)) },
         pages: {
             photo,
             light,
             shape,
-            upright: { layerMm: 0.1, foot: 'advised', turn: 'along', lineMm: 0.45, isByDetail: false, rows: null },
+            upright: { layerMm: 0.1, foot: 'advised', turn: 'along', lineMm: 0.45, isByDetail: false },
             sheet: { printerId: 1, nozzleId: 1, filamentId: 1 },
         },
         tone: photo,
@@ -231,8 +232,11 @@ describe('the stations of a lithophane', () => {
         fireEvent.blur(screen.getByLabelText('finest told apart, mm'), { target: { value: '0,9' } });
         expect(router.put).toHaveBeenCalledWith('/shelf/filaments/3/bars', { bar_mm: 0.9 }, expect.anything());
     });
-    it('sets even layers against those by detail, in the same hours', () => {
+    it('sets even layers against those by detail, in the same hours', async () => {
         const rows = {
+            underWay: false,
+            percent: 100,
+            words: 'Done',
             none: null,
             evenStepL: 0.5,
             evenHours: 4,
@@ -244,21 +248,27 @@ describe('the stations of a lithophane', () => {
             ],
             quickerHours: 3.4,
         };
-        const pages = benchWith().pages;
-        const bench = benchWith({ pages: { ...pages, upright: { ...pages.upright, rows } } });
+        vi.stubGlobal('fetch', () => Promise.resolve(new Response(JSON.stringify(rows))));
+        const bench = benchWith();
         const { rerender } = render(<UprightEvidence bench={bench} />);
+        await screen.findByRole('radio', { name: /by detail/ });
         expect(document.body.textContent).toContain('18 % less');
         expect(document.body.textContent).toMatch(/as true as even ones in 3.h.24/u);
         // as wide as the layers are high: 2 mm of 10 at 0.2, then 8 mm at 0.08
         expect(document.querySelector('[data-heights]')?.getAttribute('d')).toBe('M46 44L46.0 8.0H94.4L94.4 29.6H288.0V44');
         fireEvent.click(screen.getByRole('radio', { name: /by detail/ }));
         expect(bench.plan.decide).toHaveBeenCalledWith('upright', { by_detail: true });
+        rerender(<RowLayers rows={{ ...rows, none: 'Its layers are even.' }} isByDetail={false} layerMm={0.1} decide={vi.fn()} />);
+        expect(document.body.textContent).toContain('Its layers are even.');
         rerender(
-            <UprightEvidence
-                bench={benchWith({ pages: { ...pages, upright: { ...pages.upright, rows: { ...rows, none: 'Its layers are even.' } } } })}
+            <RowLayers
+                rows={{ ...rows, underWay: true, percent: 30, words: 'Looking' }}
+                isByDetail={false}
+                layerMm={0.1}
+                decide={vi.fn()}
             />,
         );
-        expect(document.body.textContent).toContain('Its layers are even.');
+        expect(screen.getByRole('status').textContent).toBe('Looking, 30 %');
     });
     it('goes round a box, with other photos a side each', () => {
         const bench = benchWith({ pages: { ...benchWith().pages, shape: { ...shape, shape: 'box' } } });

@@ -695,6 +695,9 @@ export type RivalsReport = {
 };
 
 export type RowLayersInfo = {
+    underWay: boolean;
+    percent: number;
+    words: string;
     none: string | null;
     evenStepL: number;
     evenHours: number;
@@ -881,7 +884,6 @@ export type UprightPage = {
     turn: string;
     lineMm: number;
     isByDetail: boolean;
-    rows: RowLayersInfo | null;
 };
 
 export type WaysReport = {

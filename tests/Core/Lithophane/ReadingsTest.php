@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 use Tests\Support\Pictures;
 use Wrenlo\Core\Lithophane\Body;
+use Wrenlo\Core\Lithophane\LampHeat;
 use Wrenlo\Core\Lithophane\LampLight;
 use Wrenlo\Core\Lithophane\Optics;
+use Wrenlo\Core\Lithophane\Relief;
 use Wrenlo\Core\Lithophane\RuledShape;
 use Wrenlo\Core\Lithophane\SpreadCoupon;
 use Wrenlo\Core\Lithophane\Translucency;
@@ -133,3 +135,30 @@ it('says how light a relief shines, and what a room leaves of it', function () {
 it('takes lamps and rooms within their bounds alone', function (array $beyond) {
     expect(fn () => LampLight::of($beyond[0], $beyond[1], $beyond[2], false, Translucency::exponential(0.85, 0.86), 0.6, 2.4, $beyond[3]))->toThrow(InvalidArgumentException::class);
 })->with([[[-1.0, 60, 7500, 10]], [[100_001.0, 60, 7500, 10]], [[270.0, 0.5, 7500, 10]], [[270.0, 60, 0.0, 10]], [[270.0, 60, 7500, -1.0]], [[NAN, 60, 7500, 10]]]);
+
+it('makes coupons and reliefs up to their bounds, and none beyond', function (Closure $within, Closure $beyond) {
+    expect($within())->not->toBeNull()->and($beyond)->toThrow(InvalidArgumentException::class);
+})->with([
+    'bars, thin line' => [fn () => SpreadCoupon::forLine(0.15), fn () => SpreadCoupon::forLine(0.149)],
+    'bars, thick line' => [fn () => SpreadCoupon::forLine(1.2), fn () => SpreadCoupon::forLine(1.201)],
+    'wedge, thin' => [fn () => WedgeCoupon::between(0.1, 3.2), fn () => WedgeCoupon::between(0.099, 3.2)],
+    'wedge, thick' => [fn () => WedgeCoupon::between(0.4, 10.0), fn () => WedgeCoupon::between(0.4, 10.01)],
+    'wedge, one thickness' => [fn () => WedgeCoupon::between(0.4, 0.51), fn () => WedgeCoupon::between(0.4, 0.49)],
+    'wedge, many steps' => [fn () => WedgeCoupon::between(0.4, 3.2, 16), fn () => WedgeCoupon::between(0.4, 3.2, 17)],
+    'relief, columns' => [fn () => new Relief(2, 2, 1.0, 1.0, [1.0, 1.0, 1.0, 1.0]), fn () => new Relief(1, 2, 1.0, 1.0, [1.0, 1.0])],
+    'relief, rows' => [fn () => new Relief(2, 2, 1.0, 1.0, [1.0, 1.0, 1.0, 1.0]), fn () => new Relief(2, 1, 1.0, 1.0, [1.0, 1.0])],
+    'relief, a node too few' => [fn () => new Relief(2, 2, 1.0, 1.0, [1.0, 1.0, 1.0, 1.0]), fn () => new Relief(2, 2, 1.0, 1.0, [1.0, 1.0, 1.0])],
+    'bars told apart' => [fn () => SpreadCoupon::spread(0.1), fn () => SpreadCoupon::spread(0.0999)],
+]);
+
+// makers' advice, from memory: where each polymer begins to soften
+it('knows where polymers soften', function () {
+    expect(LampHeat::glassC('pla'))->toBe([55.0, 60.0])->and(LampHeat::glassC('PETG'))->toBe([78.0, 85.0])->and(LampHeat::glassC('ABS'))->toBe([105.0, 105.0])->and(LampHeat::glassC('chalk'))->toBeNull();
+});
+
+it('fits again without an odd reading where four are left', function () {
+    $law = fn (float $d): float => 0.86 * exp(-0.85 * $d);
+    $of = fn (array $mm) => WedgeFit::of(WedgeReadings::of(array_map(fn (int $k, float $d): array => [$d, $law($d) + ($k === 1 ? 0.12 : 1e-6 * (-1) ** $k)], array_keys($mm), $mm)));
+    $five = $of([0.4, 1.0, 1.6, 2.2, 2.8]);
+    expect($five->outlier)->toBe(1)->and($five->withoutOutlier()?->muPerMm)->toEqualWithDelta(0.85, 1e-3);
+});

@@ -81,3 +81,8 @@ it('says where rows do not stand one above the other', function (ShapeKind $kind
 it('counts layers of one height in a row', function () {
     expect(LayerRuns::of([0.2, 0.12, 0.12, 0.2, 0.2, 0.2]))->toBe([[0.2, 1], [0.12, 2], [0.2, 3]])->and(LayerRuns::of([]))->toBe([]);
 });
+
+it('finds nothing that changes in a plain picture', function () {
+    $plain = Lithophane::of(Pictures::photo(40, 40, fn (): float => 120.0), new Design(ShapeKind::Flat, 20, usualTones(), resolutionMm: 0.5));
+    expect(max(ReliefLayers::detail($plain->relief, usualTones(), 0.2, 0.04, 500)))->toBeLessThan(1e-9);
+});

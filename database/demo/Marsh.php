@@ -95,10 +95,11 @@ final class Marsh
         return $builder->build();
     }
 
-    /** A fern pressed into a plaque that stands on its edge; the file is damaged on purpose: holes, flipped, doubled and empty facets. */
-    public static function brokenFern(): Mesh
+    /** A fern pressed into a plaque that stands on its edge; the file is damaged on purpose: holes, flipped, doubled and empty facets. About 36,000 facets. */
+    public static function brokenFern(float $cellMm = 0.9): Mesh
     {
-        [$columns, $rows, $step] = [110, 80, 0.9];
+        [$columns, $rows, $step] = [(int) round(99 / $cellMm), (int) round(72 / $cellMm), $cellMm];
+        $finer = $step / 0.9;
         $builder = new MeshBuilder;
         $face = $back = [];
         for ($j = 0; $j <= $rows; $j++) {
@@ -114,8 +115,8 @@ final class Marsh
         };
         for ($j = 0; $j < $rows; $j++) {
             for ($i = 0; $i < $columns; $i++) {
-                $torn = ($i - 78) ** 2 + ($j - 52) ** 2 < 18;
-                $turned = abs($i - 30) < 4 && abs($j - 30) < 3;
+                $torn = ($i * $finer - 78) ** 2 + ($j * $finer - 52) ** 2 < 18;
+                $turned = abs($i * $finer - 30) < 4 && abs($j * $finer - 30) < 3;
                 if (! $torn) {
                     $turned ? $add($face[$j][$i], $face[$j + 1][$i], $face[$j + 1][$i + 1], $face[$j][$i + 1])
                         : $add($face[$j][$i], $face[$j][$i + 1], $face[$j + 1][$i + 1], $face[$j + 1][$i]);

@@ -15,18 +15,33 @@ use Facebook\WebDriver\WebDriverBy;
 use Facebook\WebDriver\WebDriverElement;
 use RuntimeException;
 use Symfony\Component\Process\Process;
+use Throwable;
 
 /** Headless Chromium behind ChromeDriver, with the little a test says to it. */
 final class Chrome
 {
+    // WebGL in software; the page round it is drawn without WebGL, which takes half the time
     private const FLAGS = [
         '--headless=new', '--no-sandbox', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update',
         '--disable-sync', '--disable-dev-shm-usage', '--hide-scrollbars', '--use-angle=swiftshader', '--enable-unsafe-swiftshader', '--ignore-gpu-blocklist',
+        '--disable-gpu-rasterization', '--disable-gpu-compositing',
     ];
+
+    /** @var list<self> browsers that tests before are done with */
+    private static array $idle = [];
 
     private function __construct(private readonly Process $process, public readonly RemoteWebDriver $driver, private readonly string $profile, public readonly string $downloads) {}
 
+    /** A browser that knows nothing of what was before: a new one, or one that a test before is done with. It ends with the test runner. */
     public static function start(int $width = 1280, int $height = 800): self
+    {
+        $chrome = array_pop(self::$idle) ?? self::launch();
+        $chrome->size($width, $height);
+
+        return $chrome;
+    }
+
+    private static function launch(): self
     {
         $port = FreePort::find();
         $process = new Process(['chromedriver', "--port={$port}"]);
@@ -40,14 +55,20 @@ final class Chrome
         $capabilities = DesiredCapabilities::chrome()->setCapability(ChromeOptions::CAPABILITY, $options);
         $driver = RemoteWebDriver::create("http://127.0.0.1:{$port}", $capabilities, 60_000, 120_000);
         $chrome = new self($process, $driver, $profile, $profile.'/downloads');
-        $chrome->size($width, $height);
+        register_shutdown_function($chrome->quit(...));
 
         return $chrome;
     }
 
     public function size(int $width, int $height): void
     {
-        (new ChromeDevToolsDriver($this->driver))->execute('Emulation.setDeviceMetricsOverride', ['width' => $width, 'height' => $height, 'deviceScaleFactor' => 1, 'mobile' => false]);
+        $this->tell('Emulation.setDeviceMetricsOverride', ['width' => $width, 'height' => $height, 'deviceScaleFactor' => 1, 'mobile' => false]);
+    }
+
+    /** @param  array<string, mixed>  $what */
+    private function tell(string $command, array $what = []): void
+    {
+        (new ChromeDevToolsDriver($this->driver))->execute($command, $what);
     }
 
     public function visit(string $url): self
@@ -171,25 +192,45 @@ final class Chrome
         $this->driver->takeScreenshot($path);
     }
 
-    /** @return list<string> serious and critical findings of axe, one line each */
-    public function axe(): array
+    /**
+     * @param  list<string>  $rules  by name; all where none is given
+     * @return list<string> serious and critical findings of axe, one line each
+     */
+    public function axe(array $rules = []): array
     {
-        $this->driver->executeScript((string) file_get_contents(dirname(__DIR__, 2).'/node_modules/axe-core/axe.min.js'));
+        if (! $this->js('return window.axe !== undefined')) {
+            $this->js((string) file_get_contents(dirname(__DIR__, 2).'/node_modules/axe-core/axe.min.js'));
+        }
         $found = $this->driver->executeAsyncScript(<<<'JS'
-            const done = arguments[arguments.length - 1];
-            axe.run(document, { resultTypes: ['violations'] }).then((r) => done(r.violations
+            const [rules, done] = arguments;
+            axe.run(document, { resultTypes: ['violations'], ...(rules.length > 0 ? { runOnly: { type: 'rule', values: rules } } : {}) }).then((r) => done(r.violations
                 .filter((v) => ['serious', 'critical'].includes(v.impact))
                 .map((v) => v.id + ': ' + v.nodes.map((n) => n.target.join(' ') + ' ' + (n.any[0]?.message ?? '')).slice(0, 4).join(' | '))));
-            JS);
+            JS, [$rules]);
 
         return $found;
     }
 
+    /** Gives it back as it was when it started: no page, cookies, kept settings or downloads. */
     public function stop(): void
     {
         try {
+            $origin = (string) $this->js('return location.origin');
+            $this->visit('about:blank');
+            $this->tell('Storage.clearDataForOrigin', ['origin' => $origin, 'storageTypes' => 'all']);
+            $this->tell('Network.clearBrowserCookies');
+            array_map(unlink(...), glob($this->downloads.'/*') ?: []);
+            self::$idle[] = $this;
+        } catch (Throwable) {
+            $this->quit(); // hung or gone: the next test gets another one
+        }
+    }
+
+    private function quit(): void
+    {
+        try {
             $this->driver->quit();
-        } catch (\Throwable) {
+        } catch (Throwable) {
             // already gone
         }
         $this->process->stop(2);

@@ -34,7 +34,7 @@ function contentOf(Finding $finding): array
 /** The pieces of it: a mesh and a photo. @return array{App\Models\Piece, App\Models\Piece} */
 function broughtTwo(): array
 {
-    return [Pieces::fromBytes(Solids::stl(Marsh::curlew(4.0)), 'curlew.stl'), Pieces::fromBytes(Pictures::png(Pictures::pool(160, 120)), 'pool.png')];
+    return [Pieces::fromBytes(Solids::stl(Marsh::curlew(4.0)->scaled(0.5)), 'curlew.stl'), Pieces::fromBytes(Pictures::png(Pictures::pool(160, 120)), 'pool.png')];
 }
 
 /** What a kind is asked about: of photos, those that read nothing of a mesh. @param  array{Subject, Subject}  $subjects @param  class-string<Kind>  $kind */

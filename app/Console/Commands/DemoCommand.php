@@ -65,12 +65,12 @@ final class DemoCommand extends Command
         }
         $small = (bool) $this->option('small');
         // the whelk waits in the queue: its measuring is there to be watched
-        $this->bring($person, 'whelk shell.stl', $small ? Marsh::whelk(2.4) : Marsh::whelk());
+        $this->bring($person, 'whelk shell.stl', $small ? Marsh::whelk(4.0) : Marsh::whelk());
         $this->measured(function () use ($person, $small): Piece {
             return $this->pool($person, $small);
         });
-        $this->measured(function () use ($person): Piece {
-            $fern = $this->bring($person, 'fern relief.obj', Marsh::brokenFern());
+        $this->measured(function () use ($person, $small): Piece {
+            $fern = $this->bring($person, 'fern relief.obj', $small ? Marsh::brokenFern(1.8) : Marsh::brokenFern());
             $this->iron($fern);
 
             return $fern;
@@ -82,7 +82,7 @@ final class DemoCommand extends Command
             return $pod;
         });
         $this->measured(function () use ($person, $small): Piece {
-            $curlew = $this->bring($person, 'curlew on a mooring post.3mf', $small ? Marsh::curlew(2.6) : Marsh::curlew(), new Display(new Vec3(0, 0, 1), new Vec3(0.5, -0.87, 0)));
+            $curlew = $this->bring($person, 'curlew on a mooring post.3mf', $small ? Marsh::curlew(4.0) : Marsh::curlew(), new Display(new Vec3(0, 0, 1), new Vec3(0.5, -0.87, 0)));
             $this->mark($curlew);
             $this->plan($curlew);
 

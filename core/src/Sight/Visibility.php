@@ -94,13 +94,12 @@ final class Visibility
      */
     public static function isEverSeen(Mesh $mesh, Surface $facets, Display $display, array $seen, ?Simplified $simplified = null, ?callable $progress = null): array
     {
+        $simplified ??= Simplified::to($mesh, self::MOST_FACETS, $facets);
         $is = array_map(static fn (float $v): bool => $v > 0.0, $seen);
         $sets = Views::finer($display);
         foreach ($sets as $k => $views) {
-            foreach (self::weights($mesh, $facets, $views, $simplified) as $f => $v) {
-                if ($v > 0.0) {
-                    $is[$f] = true;
-                }
+            foreach (self::openTo(array_keys($is, false, true), $mesh, $facets, $views, $simplified) as $f) {
+                $is[$f] = true;
             }
             $progress && $progress(($k + 1) / count($sets));
         }
@@ -109,30 +108,57 @@ final class Visibility
     }
 
     /**
+     * Which of some facets any of the views sees.
+     *
+     * @param  list<int>  $some
+     * @return list<int>
+     */
+    private static function openTo(array $some, Mesh $mesh, Surface $facets, Views $views, ?Simplified $simplified): array
+    {
+        $samples = self::samples($mesh, $facets, $some);
+        [$open, $first] = $simplified === null ? [self::open($mesh, $facets, $views, $facets, $samples, 0.0), $samples[4]] : self::openByCorners($mesh, $simplified, $views, $some);
+        $facing = self::facing($facets, $views, $some, 0.0);
+        $seen = [];
+        foreach ($some as $n => $f) {
+            for ($s = $first[$n]; $s < $first[$n + 1]; $s++) {
+                if ($open[$s] & $facing[$f]) {
+                    $seen[] = $f;
+
+                    break;
+                }
+            }
+        }
+
+        return $seen;
+    }
+
+    /**
      * Views open to each facet of a mesh that is too large to be drawn: those that are open to all its corners
      * on the copy; a view is open to a corner when it is to a facet there.
      *
+     * @param  ?list<int>  $some  these facets alone
      * @return array{list<int>, list<int>} bits of each facet, and where each begins (one a facet)
      */
-    private static function openByCorners(Mesh $mesh, Simplified $simplified, Views $views): array
+    private static function openByCorners(Mesh $mesh, Simplified $simplified, Views $views, ?array $some = null): array
     {
         $copy = $simplified->mesh;
         $surface = Surface::ofFacets($copy);
-        $samples = self::samples($copy, $surface);
+        $none = $copy->vertexCount();
+        ['vertex' => $at] = get_object_vars($simplified);
+        $tri = $mesh->tri;
+        $samples = self::samples($copy, $surface, $some === null ? null : self::facetsAt(self::cornersOf($some, $tri, $at), $copy));
         // a facet of a simplified copy that is just turned away may stand for one that still faces the viewer
         $open = self::open($copy, $surface, $views, $surface, $samples, -0.1);
-        $corner = array_fill(0, $copy->vertexCount() + 1, 0); // the last one stands for −1
+        $corner = array_fill(0, $none + 1, 0); // the last one stands for −1
         foreach ($samples[3] as $s => $f) {
             $bits = $open[$s];
             $corner[$copy->tri[3 * $f]] |= $bits;
             $corner[$copy->tri[3 * $f + 1]] |= $bits;
             $corner[$copy->tri[3 * $f + 2]] |= $bits;
         }
-        $none = $copy->vertexCount();
-        ['vertex' => $at] = get_object_vars($simplified);
-        $tri = $mesh->tri;
         $ofFacet = [];
-        for ($i = 0, $n = count($tri); $i < $n; $i += 3) {
+        foreach ($some ?? range(0, intdiv(count($tri), 3) - 1) as $f) {
+            $i = 3 * $f;
             $a = $corner[$at[$tri[$i]] < 0 ? $none : $at[$tri[$i]]];
             $b = $corner[$at[$tri[$i + 1]] < 0 ? $none : $at[$tri[$i + 1]]];
             $c = $corner[$at[$tri[$i + 2]] < 0 ? $none : $at[$tri[$i + 2]]];
@@ -140,6 +166,35 @@ final class Visibility
         }
 
         return [$ofFacet, range(0, count($ofFacet))];
+    }
+
+    /**
+     * @param  list<int>  $facets
+     * @param  list<int>  $tri
+     * @param  list<int>  $at  vertex of the copy for each vertex
+     * @return array<int, true> vertices of the copy
+     */
+    private static function cornersOf(array $facets, array $tri, array $at): array
+    {
+        $corners = [];
+        foreach ($facets as $f) {
+            $corners[$at[$tri[3 * $f]]] = $corners[$at[$tri[3 * $f + 1]]] = $corners[$at[$tri[3 * $f + 2]]] = true;
+        }
+
+        return $corners;
+    }
+
+    /** @param  array<int, true>  $vertices @return list<int> facets with one of them */
+    private static function facetsAt(array $vertices, Mesh $mesh): array
+    {
+        $found = [];
+        foreach ($mesh->tri as $i => $v) {
+            if (isset($vertices[$v])) {
+                $found[intdiv($i, 3)] = true;
+            }
+        }
+
+        return array_keys($found);
     }
 
     /**
@@ -226,15 +281,17 @@ final class Visibility
     /**
      * Points on the facets: the centroid, or the centroids of n² equal parts of a large facet.
      *
+     * @param  ?list<int>  $some  on these facets alone
      * @return array{list<float>, list<float>, list<float>, list<int>, list<int>} x, y, z and facet of each sample; the samples of
-     *                                                                            facet f are first[f] … first[f + 1] − 1
+     *                                                                            the n-th facet are first[n] … first[n + 1] − 1
      */
-    private static function samples(Mesh $mesh, Surface $facets): array
+    private static function samples(Mesh $mesh, Surface $facets, ?array $some = null): array
     {
         ['x' => $x, 'y' => $y, 'z' => $z, 'tri' => $tri] = get_object_vars($mesh);
         $most = max(1e-300, $facets->totalAreaMm2() * self::SAMPLE_SHARE);
         $sx = $sy = $sz = $of = $first = [];
-        foreach ($facets->area as $f => $area) {
+        foreach ($some ?? array_keys($facets->area) as $f) {
+            $area = $facets->area[$f];
             $first[] = count($of);
             if ($area <= $most) {
                 $sx[] = $facets->cx[$f];

@@ -33,7 +33,13 @@ export class Piece {
         this.triangles = mesh.triangles;
         this.setValues('seen', seen);
         this.setValues('extra', null);
-        this.material = new THREE.ShaderMaterial({ vertexShader, fragmentShader, side: THREE.DoubleSide, uniforms: uniforms() });
+        this.material = new THREE.ShaderMaterial({
+            vertexShader,
+            fragmentShader,
+            side: THREE.DoubleSide,
+            defines: { MODE: MODES.plain },
+            uniforms: uniforms(),
+        });
         const middle = new THREE.Vector3(...mesh.min).add(new THREE.Vector3(...mesh.max)).multiplyScalar(0.5);
         this.radius = Math.max(0.01, new THREE.Vector3(...mesh.max).distanceTo(middle));
         this.corners = extremes(mesh.positions);
@@ -64,7 +70,10 @@ export class Piece {
 
     tint({ measure: key, limitDeg, lineMm, cutMm }: Tint): void {
         this.measure = key;
-        this.set('uMode', MODES[key]);
+        if (this.material.defines.MODE !== MODES[key]) {
+            this.material.defines.MODE = MODES[key];
+            this.material.needsUpdate = true;
+        }
         this.set('uLimit', limitDeg);
         this.set('uLine', lineMm);
         this.set('uCut', cutMm ?? 1e9);
@@ -160,7 +169,6 @@ function uniforms(): Record<string, THREE.IUniform> {
     const tint = (): THREE.Color => new THREE.Color();
     return {
         uUp: { value: new THREE.Vector3(0, 0, 1) },
-        uMode: { value: 0 },
         uLimit: { value: 45 },
         uLine: { value: 0.42 },
         uCut: { value: 1e9 },

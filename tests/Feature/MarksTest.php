@@ -2,6 +2,9 @@
 
 declare(strict_types=1);
 
+use App\Findings\Findings;
+use App\Findings\Kinds\Report;
+use App\Findings\Kinds\Surface as SurfaceKept;
 use App\Models\MarkStep;
 use App\Models\Piece;
 use App\Storage\StageFile;
@@ -129,7 +132,8 @@ it('takes marks along when the same file is brought as a new piece, and tells wh
 });
 
 it('marks the full mesh where the stage draws a simplified one', function () {
-    $piece = Pieces::fromBytes(Solids::stl(Solids::sphere(20, 580)), 'ball.stl');
+    $piece = Pieces::waiting(bytes: Solids::stl(Solids::sphere(20, 560)), name: 'ball.stl');
+    array_map(fn (string $kind) => Findings::now($kind, Pieces::bench($piece)->subject()), [Report::class, SurfaceKept::class]);
     $map = ['source' => StageFile::map(Pieces::bench($piece)->subject())];
     $facets = Surface::ofFacets(meshOf($piece));
     $seed = array_key_first(array_filter($map['source'] ?? [], fn (int $f) => $facets->cz[$f] < 0.1 && $facets->area[$f] > 0.0005));

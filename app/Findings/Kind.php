@@ -27,7 +27,7 @@ abstract class Kind
 
     public static function lane(): Lane
     {
-        return Lane::Long;
+        return static::isPassing() ? Lane::Short : Lane::Long;
     }
 
     /** Asked for anew with every move of a hand: not worth beginning once something newer is asked for. */

@@ -209,3 +209,22 @@ it('names every kind once, in words for a person', function () {
         expect(is_subclass_of($kind, Kind::class))->toBeTrue()->and($kind::words())->toMatch('/^[A-Z][a-z ]+/')->and($kind::brokeOff())->toContain(' ');
     }
 });
+
+it('is described in the documentation as it is: every kind, what it reads and what it needs', function () {
+    preg_match_all('/^\| ([a-z, ]+) \| ([\w, ]*?) ?\| ?(.*?) ?\|$/m', (string) file_get_contents(base_path('docs/architecture.md')), $rows, PREG_SET_ORDER);
+    $both = fn (array ...$lists): array => array_map(fn (array $l): array => collect($l)->sort()->values()->all(), $lists);
+    $said = [];
+    foreach ($rows as [, $names, $reads, $needs]) {
+        foreach ($names === 'kind' ? [] : explode(', ', $names) as $name) {
+            $said[$name] = $both(array_filter(explode(', ', $reads)), array_filter(explode(', ', (string) preg_replace('/( \(|:).*/', '', $needs))));
+        }
+    }
+    $words = fn (Input $i): string => str_replace(['_', 'z step'], [' ', 'Z step'], $i->value);
+    $is = [];
+    foreach (Kinds::all() as $kind) {
+        $is[$kind::name()] = $both(array_map($words, $kind::reads()), array_map(fn (string $n): string => $n::name(), $kind::needs()));
+    }
+    ksort($said);
+    ksort($is);
+    expect($said)->toBe($is);
+});

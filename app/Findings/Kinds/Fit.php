@@ -6,7 +6,6 @@ namespace App\Findings\Kinds;
 
 use App\Findings\Input;
 use App\Findings\Kind;
-use App\Findings\Lane;
 use App\Findings\Result;
 use App\Findings\Subject;
 use App\Findings\Work;
@@ -32,11 +31,6 @@ final class Fit extends Kind
     public static function needs(): array
     {
         return [PhotoFramed::class];
-    }
-
-    public static function lane(): Lane
-    {
-        return Lane::Short;
     }
 
     public static function isPassing(): bool

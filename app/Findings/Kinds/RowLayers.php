@@ -6,7 +6,6 @@ namespace App\Findings\Kinds;
 
 use App\Findings\Input;
 use App\Findings\Kind;
-use App\Findings\Lane;
 use App\Findings\Result;
 use App\Findings\Work;
 use InvalidArgumentException;
@@ -30,11 +29,6 @@ final class RowLayers extends Kind
     public static function needs(): array
     {
         return [PhotoRead::class];
-    }
-
-    public static function lane(): Lane
-    {
-        return Lane::Short;
     }
 
     public static function isPassing(): bool

@@ -8,9 +8,10 @@ use function count;
 use function floor;
 use function intdiv;
 use function max;
+use function min;
 use function str_split;
 
-/** Hundredths of a millimetre as digits of 3 × 5 dots, sunk into a label below what is measured. */
+/** A coupon's fields side by side, with hundredths of a millimetre below each: digits of 3 × 5 dots, sunk into a label where nothing is measured. */
 final class Engraved
 {
     /** Height of the label, mm. */
@@ -35,17 +36,37 @@ final class Engraved
     ];
 
     /**
-     * Thickness of a label at a place of it.
-     *
-     * @param  float  $mm  thickness of what it stands under
-     * @param  float  $x  from the left of the label, which is `widthMm` wide
-     * @param  float  $z  from below
+     * @param  list<array{float, int}>  $labels  thickness in mm that the label of each field stands under, and the hundredths in it
+     * @param  callable(int, float): float  $above  thickness in mm above the label: of field k, so many mm from its left
      */
-    public static function mm(float $mm, int $hundredths, float $x, float $z, float $widthMm): float
+    public static function below(array $labels, float $fieldMm, float $heightMm, float $pitchMm, callable $above): Relief
     {
-        $label = max($mm, self::LEAST_MM);
+        $width = $fieldMm * count($labels);
+        [$columns, $rows] = Relief::nodes($width, $heightMm, $pitchMm);
+        $mm = [];
+        for ($r = 0; $r < $rows; $r++) {
+            $z = $heightMm * (1 - $r / ($rows - 1));
+            for ($c = 0; $c < $columns; $c++) {
+                $x = $width * $c / ($columns - 1);
+                $k = min(count($labels) - 1, (int) ($x / $fieldMm));
+                $within = $x - $k * $fieldMm;
+                $mm[] = $z < self::LABEL_MM ? self::label($labels[$k], $within, $z, $fieldMm) : $above($k, $within);
+            }
+        }
 
-        return self::isStroke($hundredths, $x, $z, $widthMm) ? $label - self::DEEP_MM : $label;
+        return new Relief($columns, $rows, $width, $heightMm, $mm);
+    }
+
+    /**
+     * Thickness at a place of a label, from its left and from below.
+     *
+     * @param  array{float, int}  $label
+     */
+    private static function label(array $label, float $x, float $z, float $widthMm): float
+    {
+        $mm = max($label[0], self::LEAST_MM);
+
+        return self::isStroke($label[1], $x, $z, $widthMm) ? $mm - self::DEEP_MM : $mm;
     }
 
     private static function isStroke(int $hundredths, float $x, float $z, float $widthMm): bool

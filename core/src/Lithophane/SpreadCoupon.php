@@ -6,10 +6,8 @@ namespace Wrenlo\Core\Lithophane;
 
 use InvalidArgumentException;
 
-use function count;
 use function intdiv;
 use function max;
-use function min;
 use function round;
 
 /**
@@ -67,22 +65,9 @@ final readonly class SpreadCoupon
 
     public function relief(): Relief
     {
-        $width = self::FIELD_MM * count($this->barsMm);
-        [$columns, $rows] = Relief::nodes($width, self::HEIGHT_MM, self::PITCH_MM);
-        $mm = [];
-        for ($r = 0; $r < $rows; $r++) {
-            $z = self::HEIGHT_MM * (1 - $r / ($rows - 1));
-            for ($c = 0; $c < $columns; $c++) {
-                $x = $width * $c / ($columns - 1);
-                $k = min(count($this->barsMm) - 1, (int) ($x / self::FIELD_MM));
-                $within = $x - $k * self::FIELD_MM;
-                $mm[] = $z < Engraved::LABEL_MM
-                    ? Engraved::mm(self::THIN_MM, (int) round(100 * $this->barsMm[$k]), $within, $z, self::FIELD_MM)
-                    : self::bar($within, $this->barsMm[$k]);
-            }
-        }
+        $labels = array_map(static fn (float $bar): array => [self::THIN_MM, (int) round(100 * $bar)], $this->barsMm);
 
-        return new Relief($columns, $rows, $width, self::HEIGHT_MM, $mm);
+        return Engraved::below($labels, self::FIELD_MM, self::HEIGHT_MM, self::PITCH_MM, fn (int $k, float $within): float => self::bar($within, $this->barsMm[$k]));
     }
 
     /** Thick and thin by turns, as many whole bars as fit, thick ones at both ends of the row and thin plastic around it. */

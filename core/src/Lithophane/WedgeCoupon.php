@@ -37,19 +37,8 @@ final readonly class WedgeCoupon
 
     public function relief(): Relief
     {
-        $width = self::STEP_MM * count($this->stepsMm);
-        [$columns, $rows] = Relief::nodes($width, self::HEIGHT_MM, self::PITCH_MM);
-        $mm = [];
-        for ($r = 0; $r < $rows; $r++) {
-            $z = self::HEIGHT_MM * (1 - $r / ($rows - 1));
-            for ($c = 0; $c < $columns; $c++) {
-                $x = $width * $c / ($columns - 1);
-                $k = min(count($this->stepsMm) - 1, (int) ($x / self::STEP_MM));
-                $step = $this->stepsMm[$k];
-                $mm[] = $z >= Engraved::LABEL_MM ? $step : Engraved::mm($step, (int) round(100 * $step), $x - $k * self::STEP_MM, $z, self::STEP_MM);
-            }
-        }
+        $labels = array_map(static fn (float $step): array => [$step, (int) round(100 * $step)], $this->stepsMm);
 
-        return new Relief($columns, $rows, $width, self::HEIGHT_MM, $mm);
+        return Engraved::below($labels, self::STEP_MM, self::HEIGHT_MM, self::PITCH_MM, fn (int $k): float => $this->stepsMm[$k]);
     }
 }

@@ -184,7 +184,10 @@ final class Visibility
         return $corners;
     }
 
-    /** @param  array<int, true>  $vertices @return list<int> facets with one of them */
+    /**
+     * @param  array<int, true>  $vertices
+     * @return list<int> facets with one of them
+     */
     private static function facetsAt(array $vertices, Mesh $mesh): array
     {
         $found = [];

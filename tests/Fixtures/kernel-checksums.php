@@ -2,7 +2,8 @@
 
 declare(strict_types=1);
 
-// Runs the heavy kernels and prints a checksum of every number they give. Called by tests/Core/JitTest.php.
+// Runs the heavy kernels and prints a checksum of every number they give; with “signals” it is interrupted all the while, as a worker is by its heartbeat.
+// Called by tests/Core/JitTest.php.
 require dirname(__DIR__, 2).'/vendor/autoload.php';
 
 use Database\Demo\Marsh;
@@ -42,6 +43,18 @@ use Wrenlo\Core\Sight\Display;
 use Wrenlo\Core\Sight\Views;
 use Wrenlo\Core\Sight\Visibility;
 use Wrenlo\Core\Slice\Slicer;
+
+$signals = 0;
+if (($argv[1] ?? '') === 'signals') {
+    pcntl_async_signals(true);
+    pcntl_signal(SIGUSR1, static function () use (&$signals): void {
+        $signals++;
+    });
+    $pid = getmypid();
+    $sender = proc_open(['bash', '-c', "while kill -USR1 {$pid} 2>/dev/null; do sleep 0.002; done"], [], $pipes);
+    register_shutdown_function(static fn () => proc_terminate($sender));
+    set_error_handler(static fn (int $n, string $words) => throw new ErrorException($words));
+}
 
 $sum = static fn (mixed $v): string => hash('sha256', serialize($v));
 $stream = fopen(dirname(__DIR__, 2).'/node_modules/stl-models/objects/bunny.bin.stl', 'rb');
@@ -92,4 +105,4 @@ $made = array_map(static fn (ShapeKind $s): Lithophane => Lithophane::of($photo,
 $checksums['reliefs'] = $sum(array_map(static fn (Lithophane $l): array => [$l->relief->mm, $l->body()->volumeMm3(), $l->relief->steepestDeg()], $made));
 $checksums['fitness'] = $sum(Fitness::of($photo, 100, 0.1, 0.45)->marks);
 $status = opcache_get_status(false);
-echo json_encode(['jit' => is_array($status) && ($status['jit']['on'] ?? false), 'checksums' => $checksums]);
+echo json_encode(['jit' => is_array($status) && ($status['jit']['on'] ?? false), 'checksums' => $checksums, 'signals' => $signals]);

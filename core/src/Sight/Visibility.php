@@ -37,6 +37,9 @@ final class Visibility
     /** A facet turned further from the viewer than this (cosine) is followed as if it were this far. */
     private const FLATTEST = 0.05;
 
+    /** Along an axis, cells from −1 to 1 are this many twice: normals of a cell face the same views but for few. */
+    private const CELLS = 16;
+
     /** What may lie in front of a sample and still be its own surroundings, in pixels. */
     private const LENIENT = 1.0;
 
@@ -209,9 +212,8 @@ final class Visibility
     {
         ['nx' => $nx, 'ny' => $ny, 'nz' => $nz] = get_object_vars($facets);
         [$vx, $vy, $vz, $share] = self::flat($views);
-        $bit = array_map(static fn (int $k): int => 1 << $k, array_keys($share));
         [$shareOf, $bytes] = self::sharesByByte($share);
-        $seen = [];
+        $facing = $doubtful = $seen = [];
         foreach ($nx as $f => $x) {
             $from = $first[$f];
             $to = $first[$f + 1];
@@ -226,16 +228,21 @@ final class Visibility
             }
             $y = $ny[$f];
             $z = $nz[$f];
-            $facing = 0;
-            foreach ($vx as $k => $v) {
-                if ($x * $v + $y * $vy[$k] + $z * $vz[$k] > 0.0) {
-                    $facing |= $bit[$k];
+            // what all normals of this cell face, and views that only some of them do
+            $cell = ((int) (self::CELLS * $x + self::CELLS) << 20) | ((int) (self::CELLS * $y + self::CELLS) << 10) | (int) (self::CELLS * $z + self::CELLS);
+            if (! isset($facing[$cell])) {
+                [$facing[$cell], $doubtful[$cell]] = self::facedFrom($cell, $vx, $vy, $vz);
+            }
+            $faced = $facing[$cell];
+            foreach ($doubtful[$cell] as $k) {
+                if ($x * $vx[$k] + $y * $vy[$k] + $z * $vz[$k] > 0.0) {
+                    $faced |= 1 << $k;
                 }
             }
             $sum = 0.0;
             for ($s = $from; $s < $to; $s++) {
-                $bits = $facing & $open[$s];
-                for ($b = 0; $b < $bytes; $b += 256, $bits >>= 8) {
+                $bits = $faced & $open[$s];
+                for ($b = 0; $bits !== 0 && $b < $bytes; $b += 256, $bits >>= 8) {
                     $sum += $shareOf[$b + ($bits & 255)];
                 }
             }
@@ -243,6 +250,33 @@ final class Visibility
         }
 
         return $seen;
+    }
+
+    /**
+     * Of a cell of normals: views that all of them face, as bits, and views that some may face and others not.
+     *
+     * @param  list<float>  $vx
+     * @param  list<float>  $vy
+     * @param  list<float>  $vz
+     * @return array{int, list<int>}
+     */
+    private static function facedFrom(int $cell, array $vx, array $vy, array $vz): array
+    {
+        $middle = static fn (int $n): float => (($n & 1023) + 0.5) / self::CELLS - 1;
+        [$x, $y, $z] = [$middle($cell >> 20), $middle($cell >> 10), $middle($cell)];
+        $reach = 0.87 / self::CELLS; // half the diagonal of a cell, and a little more
+        $bits = 0;
+        $doubtful = [];
+        foreach ($vx as $k => $v) {
+            $c = $x * $v + $y * $vy[$k] + $z * $vz[$k];
+            if ($c > $reach) {
+                $bits |= 1 << $k;
+            } elseif ($c > -$reach) {
+                $doubtful[] = $k;
+            }
+        }
+
+        return [$bits, $doubtful];
     }
 
     /**

@@ -91,7 +91,7 @@ final readonly class ExportLithophane
             'layers' => ['by_detail' => $this->byDetail() !== null, 'runs' => $this->runs()],
             'numbers' => [
                 'width_mm' => $n->widthMm, 'height_mm' => $n->heightMm, 'triangles' => $n->triangles, 'watertight' => $n->isWatertight, 'thickness_min_mm' => $n->thinnestMm, 'thickness_max_mm' => $n->thickestMm, 'contrast_ratio' => $n->contrast, 'pinhole_area_mm2' => $n->pinholeMm2,
-                'max_relief_slope_deg' => $n->steepestDeg, 'hours' => $n->hours, 'grams' => $n->grams, 'layers' => $n->layers, 'walls' => $n->walls, 'tips_at_deg' => $n->tipsAtDeg, 'foot' => $n->foot, 'brim_mm' => $n->brimMm,
+                'max_relief_slope_deg' => $n->steepestDeg, 'hours' => $n->print->hours, 'grams' => $n->print->grams, 'layers' => $n->print->layers, 'walls' => $n->print->walls, 'tips_at_deg' => $n->standing->tipsAtDeg, 'foot' => $n->standing->foot, 'brim_mm' => $n->standing->brimMm,
             ],
         ];
     }
@@ -107,7 +107,7 @@ final readonly class ExportLithophane
     /** @return list<array{float, int}> heights of its layers from the plate: [mm, how many] in a row */
     private function runs(): array
     {
-        return $this->byDetail()['runs'] ?? [[(float) $this->bench->decision('upright')->toArray()['layer_mm'], $this->numbers->layers]];
+        return $this->byDetail()['runs'] ?? [[(float) $this->bench->decision('upright')->toArray()['layer_mm'], $this->numbers->print->layers]];
     }
 
     /** As the CSV of a mesh: a layer a line. */

@@ -2,7 +2,7 @@
     /** @var \App\Http\Resources\ReliefNumbers $n */
     $f = static fn (float $v, int $d = 1): string => number_format($v, $d);
     $hm = static fn (float $h): string => floor($h).' h '.str_pad((string) round(fmod($h, 1) * 60), 2, '0', STR_PAD_LEFT);
-    $foot = $upright['foot'] === 'advised' ? $n->foot : $upright['foot'];
+    $foot = $upright['foot'] === 'advised' ? $n->standing->foot : $upright['foot'];
 @endphp
 <!DOCTYPE html>
 <html lang="en">
@@ -26,18 +26,18 @@
         <h2>Set this</h2>
         <table>
             <tbody>
-            <tr><th>Stands</th><td>upright</td><td>as the file comes; no supports. It tips at {{ $f($n->tipsAtDeg) }}°{{ $foot === 'none' ? '' : ': '.$foot.($foot === 'brim' ? ' of '.$f(max(3, $n->brimMm), 0).' mm' : '') }}</td></tr>
+            <tr><th>Stands</th><td>upright</td><td>as the file comes; no supports. It tips at {{ $f($n->standing->tipsAtDeg) }}°{{ $foot === 'none' ? '' : ': '.$foot.($foot === 'brim' ? ' of '.$f(max(3, $n->standing->brimMm), 0).' mm' : '') }}</td></tr>
             @if ($byDetail === null)
-                <tr><th>Layer height</th><td>{{ $f($upright['layer_mm'], 2) }} mm</td><td>{{ number_format($n->layers) }} layers, even</td></tr>
+                <tr><th>Layer height</th><td>{{ $f($upright['layer_mm'], 2) }} mm</td><td>{{ number_format($n->print->layers) }} layers, even</td></tr>
             @else
                 <tr><th>Layer height</th><td>{{ $f(min(array_column($byDetail['runs'], 0)), 2) }}–{{ $f(max(array_column($byDetail['runs'], 0)), 2) }} mm</td><td>{{ number_format(array_sum(array_column($byDetail['runs'], 1))) }} layers by the detail of each row: heights as CSV, in the hours of even layers of {{ $f($upright['layer_mm'], 2) }} mm</td></tr>
             @endif
-            <tr><th>Walls</th><td>{{ $n->walls }}</td><td>walls until it is solid, no infill; line {{ $f($nozzle->line_mm, 2) }} mm</td></tr>
-            <tr><th>Speed</th><td>20 mm/s</td><td>outer walls (common practice, no source){{ $n->isSlender ? '; its top swings at '.$f($n->swingsHz, 0).' Hz: slower above the middle' : '' }}</td></tr>
+            <tr><th>Walls</th><td>{{ $n->print->walls }}</td><td>walls until it is solid, no infill; line {{ $f($nozzle->line_mm, 2) }} mm</td></tr>
+            <tr><th>Speed</th><td>20 mm/s</td><td>outer walls (common practice, no source){{ $n->standing->isSlender ? '; its top swings at '.$f($n->standing->swingsHz, 0).' Hz: slower above the middle' : '' }}</td></tr>
             <tr><th>Seam</th><td>back corner</td><td>where nobody looks through; one place for all layers</td></tr>
             <tr><th>Turn on the plate</th><td>{{ $upright['turn'] === 'along' ? 'face along X' : 'face along Y' }}</td><td>{{ $upright['turn'] === 'along' ? 'on a bed that moves in Y: the face is drawn by the lighter axis' : 'the thin way lies along X' }} (schools differ; no source)</td></tr>
             <tr><th>Thickness</th><td>{{ $f($n->thinnestMm, 2) }}–{{ $f($n->thickestMm, 2) }} mm</td><td>the lightest place is {{ $f($n->contrast) }} times as light as the darkest</td></tr>
-            <tr><th>Time and material</th><td>{{ $hm($n->hours) }}</td><td>{{ $f($n->grams, 0) }} g of {{ $filament->name }} ({{ $filament->polymer }}), about {{ $f($n->price, 2) }} {{ $n->currency }}, on {{ $printer->name }}</td></tr>
+            <tr><th>Time and material</th><td>{{ $hm($n->print->hours) }}</td><td>{{ $f($n->print->grams, 0) }} g of {{ $filament->name }} ({{ $filament->polymer }}), about {{ $f($n->print->price, 2) }} {{ $n->print->currency }}, on {{ $printer->name }}</td></tr>
             </tbody>
         </table>
         @if ($n->pinholeMm2 > 0)

@@ -115,7 +115,7 @@ it('refuses a wrong file and shows what is wrong with a damaged one', function (
     dropFile($this->chrome, substr(Solids::stl(Marsh::pod()), 0, 9000), 'half a pod.stl');
     $this->chrome->waitForText('The file could not be read', 60)->waitForText('The file ends at byte 9,000');
     $this->chrome->visit($this->app->url)->waitForText('See what is wrong with the file');
-    dropFile($this->chrome, Solids::stl(Marsh::brokenFern()), 'fern.stl');
+    dropFile($this->chrome, Solids::stl(Marsh::brokenFern(1.8)), 'fern.stl');
     $this->chrome->until('the candidates', fn (Chrome $c) => count($c->all('[data-stance]')) > 0, 90);
     $this->chrome->press('Look');
     $this->chrome->waitForText('Not a closed solid')->waitForText('border a hole')->waitForText('What can be put right');

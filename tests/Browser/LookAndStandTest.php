@@ -156,7 +156,7 @@ it('does all of it by keyboard', function () {
         }
         throw new RuntimeException("Tab never comes to “{$words}”.");
     };
-    bring($this->chrome, $this->app->url, Solids::stl(Marsh::brokenFern()), 'fern.stl');
+    bring($this->chrome, $this->app->url, Solids::stl(Marsh::brokenFern(1.8)), 'fern.stl');
     // repair
     $press('1');
     $this->chrome->waitForText('What can be put right');

@@ -47,13 +47,13 @@ it('changes tones, shape and light as asked, keeps each step, and computes only 
     $lit = studioOf($piece);
     expect($lit['stations']['light']['minMm'])->toEqual(0.5)->and($lit['stations']['shape']['numbers']['contrast'])->toBeGreaterThan($toned['stations']['shape']['numbers']['contrast'])->and($lit['stations']['light']['curveMm'][0])->toEqualWithDelta(3.0, 1e-3);
     // on the foot it is offered it stands by itself; another shape has none
-    decide($piece, 'shape', ['foot_mm' => $lit['stations']['shape']['numbers']['footForMm']])->assertRedirect();
-    expect(($footed = studioOf($piece)['stations']['shape']['numbers'])['tipsAtDeg'])->toBeGreaterThan(10)->and($footed['foot'])->toBe('none')->and($footed['isWatertight'])->toBeTrue()->and($footed['grams'])->toBeGreaterThan($lit['stations']['shape']['numbers']['grams']);
+    decide($piece, 'shape', ['foot_mm' => $lit['stations']['shape']['numbers']['standing']['footForMm']])->assertRedirect();
+    expect(($footed = studioOf($piece)['stations']['shape']['numbers'])['standing']['tipsAtDeg'])->toBeGreaterThan(10)->and($footed['standing']['foot'])->toBe('none')->and($footed['isWatertight'])->toBeTrue()->and($footed['print']['grams'])->toBeGreaterThan($lit['stations']['shape']['numbers']['print']['grams']);
     decide($piece, 'shape', ['shape' => 'arc', 'width_mm' => 80])->assertRedirect();
     $arc = studioOf($piece);
-    expect($arc['stations']['shape']['numbers']['radiusMm'])->toEqualWithDelta(80 / deg2rad(120), 1e-9)->and($arc['stations']['shape']['numbers']['tipsAtDeg'])->toBeGreaterThan(8)->and($lit['stations']['shape']['numbers']['tipsAtDeg'])->toBeLessThan(2)->and($lit['stations']['shape']['numbers']['foot'])->toBe('raft');
+    expect($arc['stations']['shape']['numbers']['radiusMm'])->toEqualWithDelta(80 / deg2rad(120), 1e-9)->and($arc['stations']['shape']['numbers']['standing']['tipsAtDeg'])->toBeGreaterThan(8)->and($lit['stations']['shape']['numbers']['standing']['tipsAtDeg'])->toBeLessThan(2)->and($lit['stations']['shape']['numbers']['standing']['foot'])->toBe('raft');
     decide($piece, 'upright', ['layer_mm' => 0.2])->assertRedirect();
-    expect(studioOf($piece)['stations']['shape']['numbers']['hours'])->toBeLessThan($arc['stations']['shape']['numbers']['hours']);
+    expect(studioOf($piece)['stations']['shape']['numbers']['print']['hours'])->toBeLessThan($arc['stations']['shape']['numbers']['print']['hours']);
     // a step back is there at once
     $count = Finding::query()->count();
     $plan = Bench::of($piece->refresh())->plan;

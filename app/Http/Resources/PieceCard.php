@@ -45,7 +45,7 @@ final readonly class PieceCard
                 $measuring->state === FindingState::Failed => 'See what is wrong with the file',
                 ! $measuring->isRanked => 'Being read',
                 default => ($open[0] ?? null)?->key === 'sheet' ? 'Take it to the printer' : 'Go on at '.($open[0]->name ?? 'Photo'),
-            }, null, $made === null ? null : sprintf("%.0f × %.0f\u{202F}mm · %s · %.0f\u{202F}g", $made->widthMm, $made->heightMm, SheetStation::hours($made->hours), $made->grams),
+            }, null, $made === null ? null : sprintf("%.0f × %.0f\u{202F}mm · %s · %.0f\u{202F}g", $made->widthMm, $made->heightMm, SheetStation::hours($made->print->hours), $made->print->grams),
         );
     }
 

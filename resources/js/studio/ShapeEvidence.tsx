@@ -47,9 +47,9 @@ export function ShapeEvidence({ bench }: { bench: StudioBench }) {
                                         on a circle of <strong>{unit(2 * n.radiusMm, 0, 'mm')}</strong>
                                     </>
                                 )}
-                                , <strong>{hours(n.hours)}</strong> and <strong>{unit(n.grams, 0, 'g')}</strong>. It tips at{' '}
-                                <strong>{number(n.tipsAtDeg, 1)}°</strong>
-                                {n.tipsAtDeg < 6 ? ': it wants a foot or a frame.' : ': it stands by itself.'}
+                                , <strong>{hours(n.print.hours)}</strong> and <strong>{unit(n.print.grams, 0, 'g')}</strong>. It tips at{' '}
+                                <strong>{number(n.standing.tipsAtDeg, 1)}°</strong>
+                                {n.standing.tipsAtDeg < 6 ? ': it wants a foot or a frame.' : ': it stands by itself.'}
                             </>
                         )}
                     </p>
@@ -123,19 +123,23 @@ export function ShapeEvidence({ bench }: { bench: StudioBench }) {
                         />
                     </label>
                 )}
-                {shape.shape === 'flat' && n !== null && n.tipsAtDeg < 6 && (
+                {shape.shape === 'flat' && n !== null && n.standing.tipsAtDeg < 6 && (
                     <p className="text-[12px] text-soft">
-                        On a foot of {unit(n.footForMm, 0, 'mm')} before its back and behind it, it tips at 10°.{' '}
-                        <button type="button" className="btn btn-xs" onClick={() => decide({ foot_mm: n.footForMm })}>
+                        On a foot of {unit(n.standing.footForMm, 0, 'mm')} before its back and behind it, it tips at 10°.{' '}
+                        <button type="button" className="btn btn-xs" onClick={() => decide({ foot_mm: n.standing.footForMm })}>
                             Give it that foot
                         </button>
                     </p>
                 )}
                 {shape.shape === 'arc' && n !== null && (
                     <p className="text-[12px] text-soft">
-                        From {number(n.leastArcDeg)}° on it stands at a lean of 8°.{' '}
-                        {n.leastArcDeg > shape.arcDeg && (
-                            <button type="button" className="btn btn-xs" onClick={() => decide({ arc_deg: Math.ceil(n.leastArcDeg) })}>
+                        From {number(n.standing.leastArcDeg)}° on it stands at a lean of 8°.{' '}
+                        {n.standing.leastArcDeg > shape.arcDeg && (
+                            <button
+                                type="button"
+                                className="btn btn-xs"
+                                onClick={() => decide({ arc_deg: Math.ceil(n.standing.leastArcDeg) })}
+                            >
                                 Bend it so far
                             </button>
                         )}
@@ -149,7 +153,7 @@ export function ShapeEvidence({ bench }: { bench: StudioBench }) {
                             ['contrast', `${number(n.contrast, 1)} : 1`],
                             ['thinner than a line (pinholes)', unit(n.pinholeMm2, 0, 'mm²')],
                             ['face leaning over 45°', `${unit(n.steepMm2, 0, 'mm²')}, at most ${number(n.steepestDeg)}°`],
-                            ['costs about', `${number(n.price, 2)} ${n.currency}`],
+                            ['costs about', `${number(n.print.price, 2)} ${n.print.currency}`],
                         ].map(([name, value]) => (
                             <div key={name} className="contents">
                                 <dt className="text-soft">{name}</dt>

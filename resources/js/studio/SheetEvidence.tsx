@@ -22,8 +22,8 @@ export function StudioSheet({ bench }: { bench: StudioBench }) {
                         'The relief is not shaped yet.'
                     ) : (
                         <>
-                            Standing, <strong>{hours(n.hours)}</strong> and <strong>{unit(n.grams, 0, 'g')}</strong>, walls until it is
-                            solid, no supports.
+                            Standing, <strong>{hours(n.print.hours)}</strong> and <strong>{unit(n.print.grams, 0, 'g')}</strong>, walls
+                            until it is solid, no supports.
                         </>
                     )}
                 </p>

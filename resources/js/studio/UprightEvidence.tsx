@@ -29,9 +29,9 @@ export function UprightEvidence({ bench }: { bench: StudioBench }) {
                             'The relief is being shaped.'
                         ) : (
                             <>
-                                <strong>{number(n.layers)}</strong> layers, <strong>{number(n.walls)}</strong> walls until it is solid,{' '}
-                                <strong>{hours(n.hours)}</strong>. Its mass lies <strong>{unit(n.marginMm, 1, 'mm')}</strong> inside its
-                                foot: {advice(n)}
+                                <strong>{number(n.print.layers)}</strong> layers, <strong>{number(n.print.walls)}</strong> walls until it is
+                                solid, <strong>{hours(n.print.hours)}</strong>. Its mass lies{' '}
+                                <strong>{unit(n.standing.marginMm, 1, 'mm')}</strong> inside its foot: {advice(n)}
                             </>
                         )}
                     </p>
@@ -67,10 +67,13 @@ export function UprightEvidence({ bench }: { bench: StudioBench }) {
                 {n !== null && (
                     <dl className="rule-t grid grid-cols-[1fr_auto] gap-x-3 gap-y-1 pt-2">
                         {[
-                            ['walls', `${n.walls} of ${number(upright.lineMm, 2)} mm, no infill`],
+                            ['walls', `${n.print.walls} of ${number(upright.lineMm, 2)} mm, no infill`],
                             ['outer walls', '20 mm/s (common practice)'],
                             ['seam', 'on a back corner'],
-                            ['its top swings at', `${number(n.swingsHz)} Hz${n.isSlender ? ': slender, slow down above the middle' : ''}`],
+                            [
+                                'its top swings at',
+                                `${number(n.standing.swingsHz)} Hz${n.standing.isSlender ? ': slender, slow down above the middle' : ''}`,
+                            ],
                             ['a micrometre of Z error shows as', `${number(light.lPerUm, 3)} L*`],
                         ].map(([name, value]) => (
                             <div key={name} className="contents">
@@ -98,32 +101,32 @@ export function UprightEvidence({ bench }: { bench: StudioBench }) {
 }
 
 function advice(n: ReliefNumbers): string {
-    if (n.foot === 'none') return 'it needs neither brim nor raft.';
-    return n.foot === 'brim'
-        ? `a brim of ${number(Math.max(3, n.brimMm))} mm holds it.`
-        : `it tips at ${number(n.tipsAtDeg, 1)}°, so stand it on a raft, or a brim of ${number(n.brimMm)} mm.`;
+    if (n.standing.foot === 'none') return 'it needs neither brim nor raft.';
+    return n.standing.foot === 'brim'
+        ? `a brim of ${number(Math.max(3, n.standing.brimMm))} mm holds it.`
+        : `it tips at ${number(n.standing.tipsAtDeg, 1)}°, so stand it on a raft, or a brim of ${number(n.standing.brimMm)} mm.`;
 }
 
 /** From the side, to scale: the wall, its foot and the lean at which it falls. */
 function Side({ n }: { n: ReliefNumbers }) {
     const scale = 96 / Math.max(n.heightMm, 1);
-    const foot = Math.max(1.5, 2 * n.marginMm * scale);
-    const rad = (n.tipsAtDeg * Math.PI) / 180;
+    const foot = Math.max(1.5, 2 * n.standing.marginMm * scale);
+    const rad = (n.standing.tipsAtDeg * Math.PI) / 180;
     const wide = Math.min(60, foot);
     return (
         <svg
             viewBox="0 -8 300 126"
             className="w-full text-[10px]"
             role="img"
-            aria-label={`From the side: it tips when it leans ${number(n.tipsAtDeg, 1)} degrees`}
+            aria-label={`From the side: it tips when it leans ${number(n.standing.tipsAtDeg, 1)} degrees`}
         >
             <path d="M20 108H280" stroke="var(--color-base-300)" />
             <rect x={150 - wide / 2} y={12} width={wide} height={96} fill="var(--color-accent)" stroke="currentColor" strokeWidth={0.8} />
-            <g transform={`rotate(${Math.min(40, n.tipsAtDeg)} ${150 + wide / 2} 108)`}>
+            <g transform={`rotate(${Math.min(40, n.standing.tipsAtDeg)} ${150 + wide / 2} 108)`}>
                 <rect x={150 - wide / 2} y={12} width={wide} height={96} fill="none" stroke="var(--color-error)" strokeDasharray="3 3" />
             </g>
             <text x={150 + wide / 2 + 12 + 60 * Math.sin(rad)} y={30} fill="currentColor">
-                tips at {number(n.tipsAtDeg, 1)}°
+                tips at {number(n.standing.tipsAtDeg, 1)}°
             </text>
             <text x={20} y={24} fill="var(--soft)">
                 {unit(n.heightMm, 0, 'mm')} high

@@ -14,7 +14,7 @@ import type {
     UprightPage,
 } from '@/types/generated';
 import { previewOf, type View } from './paint';
-import { worked, type Preview, type ToneCurve } from './tone';
+import { worked, type Preview } from './tone';
 import { useJudged } from './useJudged';
 
 export type StudioProps = { bench: Studio; shelf: Shelf; told?: string | null };
@@ -41,7 +41,6 @@ export type StudioBench = {
     judged: PhotoJudged | null;
     /** as set, what is not saved yet included */
     tone: PhotoPage;
-    curve: ToneCurve;
     setTone: (change: ToneChange) => void;
     view: View;
     setView: (view: View) => void;
@@ -94,7 +93,6 @@ export function useStudio({ bench: data, shelf, told }: StudioProps): StudioBenc
         preview,
         judged,
         tone,
-        curve: tone,
         setTone,
         view,
         setView,
@@ -127,7 +125,8 @@ function useTone(saved: PhotoPage, plan: PlanActions): [PhotoPage, (change: Tone
         }, REST_MS);
     };
     useEffect(() => () => clearTimeout(waiting.current), []);
-    return [{ ...saved, ...draft }, set];
+    // the same object until something of it changes: pictures are painted by it
+    return [useMemo(() => ({ ...saved, ...draft }), [saved, draft]), set];
 }
 
 function usePreview(url: string | null): Preview | null {

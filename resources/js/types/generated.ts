@@ -648,6 +648,7 @@ export type PresetInfo = {
 export type ReliefNumbers = {
     widthMm: number;
     heightMm: number;
+    radiusMm: number | null;
     triangles: number;
     isWatertight: boolean;
     thinnestMm: number;
@@ -656,12 +657,20 @@ export type ReliefNumbers = {
     pinholeMm2: number;
     steepestDeg: number;
     steepMm2: number;
+    print: ReliefPrint;
+    standing: ReliefStanding;
+};
+
+export type ReliefPrint = {
     hours: number;
     grams: number;
     price: number;
     currency: string;
     layers: number;
     walls: number;
+};
+
+export type ReliefStanding = {
     marginMm: number;
     tipsAtDeg: number;
     swingsHz: number;
@@ -670,7 +679,6 @@ export type ReliefNumbers = {
     brimMm: number;
     leastArcDeg: number;
     footForMm: number;
-    radiusMm: number | null;
 };
 
 export type RemovalRound = {

@@ -10,6 +10,9 @@ use function count;
 /** Upright lines through the middles of a grid's cells, and where they meet a mesh. */
 final class GridCrossings
 {
+    /** A row's share of a number that says row and column: there are fewer columns than this. */
+    private const ROW = 1 << 20;
+
     /**
      * Where the line through each cell centre meets the facets. Every edge is followed from its lower to its upper
      * end, so the two facets of an edge agree on which cells lie on which side: a closed mesh gives balanced columns.
@@ -26,55 +29,61 @@ final class GridCrossings
         $head = array_fill(0, $cols * $rows, -1);
         $next = $at = $facet = [];
         $made = 0;
-        // the first row and column of centres at or past each vertex; a facet whose corners agree lies between centres
-        $rowOf = $colOf = [];
+        // the first row and column of centres at or past each vertex, in one number; a facet whose corners agree in either lies between centres
+        $cellOf = [];
         foreach ($y as $i => $v) {
-            $k = (int) $v; // cuts towards zero, so one more where something was cut off is ceil()
-            $rowOf[] = $k < $v ? $k + 1 : $k;
-            $v = $x[$i];
-            $k = (int) $v;
-            $colOf[] = $k < $v ? $k + 1 : $k;
+            $row = (int) $v; // cuts towards zero, so one more where something was cut off is ceil()
+            $w = $x[$i];
+            $col = (int) $w;
+            $cellOf[] = (($row < $v ? $row + 1 : $row) << 20) + ($col < $w ? $col + 1 : $col);
         }
         for ($i = 0, $f = 0, $n = count($tri); $i < $n; $i += 3, $f++) {
             $a = $tri[$i];
             $b = $tri[$i + 1];
             $c = $tri[$i + 2];
-            $k = $rowOf[$a];
-            if ($k === $rowOf[$b] && $k === $rowOf[$c]) {
-                continue;
-            }
-            $k = $colOf[$a];
-            if ($k === $colOf[$b] && $k === $colOf[$c]) {
+            $k = $cellOf[$a];
+            $k = ($k ^ $cellOf[$b]) | ($k ^ $cellOf[$c]);
+            if ($k < self::ROW || ($k & self::ROW - 1) === 0) {
                 continue;
             }
             // sort the corners by y (ties by x): a lowest, c highest; each swap turns the facet over
             $turn = 1.0;
-            if ($y[$b] < $y[$a] || ($y[$b] === $y[$a] && $x[$b] < $x[$a])) {
+            $ya = $y[$a];
+            $yb = $y[$b];
+            $yc = $y[$c];
+            if ($yb < $ya || ($yb === $ya && $x[$b] < $x[$a])) {
                 $t = $a;
                 $a = $b;
                 $b = $t;
+                $h = $ya;
+                $ya = $yb;
+                $yb = $h;
                 $turn = -$turn;
             }
-            if ($y[$c] < $y[$a] || ($y[$c] === $y[$a] && $x[$c] < $x[$a])) {
+            if ($yc < $ya || ($yc === $ya && $x[$c] < $x[$a])) {
                 $t = $a;
                 $a = $c;
                 $c = $t;
+                $h = $ya;
+                $ya = $yc;
+                $yc = $h;
                 $turn = -$turn;
             }
-            if ($y[$c] < $y[$b] || ($y[$c] === $y[$b] && $x[$c] < $x[$b])) {
+            if ($yc < $yb || ($yc === $yb && $x[$c] < $x[$b])) {
                 $t = $b;
                 $b = $c;
                 $c = $t;
+                $h = $yb;
+                $yb = $yc;
+                $yc = $h;
                 $turn = -$turn;
             }
-            $ya = $y[$a];
-            $yc = $y[$c];
             // rows with ya ≤ row < yc
-            $row = $rowOf[$a];
-            $rowEnd = $rowOf[$c] > $rows ? $rows : $rowOf[$c];
+            $row = $cellOf[$a] >> 20;
+            $rowEnd = $cellOf[$c] >> 20;
+            $rowEnd = $rowEnd > $rows ? $rows : $rowEnd;
             $xa = $x[$a];
             $xb = $x[$b];
-            $yb = $y[$b];
             $xc = $x[$c];
             $hasPlane = false;
             $mark = 0;
@@ -85,9 +94,9 @@ final class GridCrossings
                     ? $xa + ($row - $ya) * ($xb - $xa) / ($yb - $ya)
                     : $xb + ($row - $yb) * ($xc - $xb) / ($yc - $yb);
                 if ($short < $long) {
-                    $t = $long;
+                    $h = $long;
                     $long = $short;
-                    $short = $t;
+                    $short = $h;
                 }
                 $col = (int) $long;
                 $col += $col < $long ? 1 : 0;

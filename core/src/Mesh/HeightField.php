@@ -67,9 +67,8 @@ final readonly class HeightField
      */
     public static function of(Mesh $mesh, Surface $facets, array $seen, Rotation $stance, float $layerMm, float $overhangSine, float $plateMm, ?float $cellMm = null, float $liftMm = 0.0, array $wishes = []): self
     {
-        [$x, $y, $z] = self::turned($mesh, $stance);
-        $cell = $cellMm ?? self::cellFor(max($x) - min($x), max($y) - min($y));
-        [$x, $y] = self::askew($x, $y, 1.0);
+        [$x, $y, $z, $spanX, $spanY] = self::turned($mesh, $stance);
+        $cell = $cellMm ?? self::cellFor($spanX, $spanY);
         [$minX, $minY, $minZ] = [min($x), min($y), min($z)];
         $height = max($z) - $minZ + $liftMm;
         $cols = max(1, (int) ceil((max($x) - $minX) / $cell));
@@ -93,42 +92,42 @@ final readonly class HeightField
     }
 
     /**
-     * Turned about Z, so that the rows of the grid run along no edge of a piece with square corners: else a bar of four and a half cells
-     * counts as four or as five all along.
+     * Turned to the stance, and about Z so that the rows of the grid run along no edge of a piece with square corners: else a bar of four and a half
+     * cells counts as four or as five all along.
      *
-     * @param  list<float>  $x
-     * @param  list<float>  $y
-     * @param  float  $way  1 onto the grid, −1 back
-     * @return array{list<float>, list<float>}
+     * @return array{list<float>, list<float>, list<float>, float, float} vertices askew; how wide and deep it stands before that
      */
-    private static function askew(array $x, array $y, float $way): array
-    {
-        $cos = 1 / sqrt(1 + self::ASKEW * self::ASKEW);
-        $sin = $way * self::ASKEW * $cos;
-        foreach ($x as $k => $v) {
-            $w = $y[$k];
-            $x[$k] = $cos * $v - $sin * $w;
-            $y[$k] = $sin * $v + $cos * $w;
-        }
-
-        return [$x, $y];
-    }
-
-    /** @return array{list<float>, list<float>, list<float>} */
     private static function turned(Mesh $mesh, Rotation $stance): array
     {
         [$a, $b, $c, $d, $e, $f, $g, $h, $i] = $stance->rows;
         ['x' => $mx, 'y' => $my, 'z' => $mz] = get_object_vars($mesh);
+        [$cos, $sin] = self::askew();
+        $lowX = $lowY = INF;
+        $highX = $highY = -INF;
         $x = $y = $z = [];
         foreach ($mx as $k => $px) {
             $py = $my[$k];
             $pz = $mz[$k];
-            $x[] = $a * $px + $b * $py + $c * $pz;
-            $y[] = $d * $px + $e * $py + $f * $pz;
+            $v = $a * $px + $b * $py + $c * $pz;
+            $w = $d * $px + $e * $py + $f * $pz;
+            $x[] = $cos * $v - $sin * $w;
+            $y[] = $sin * $v + $cos * $w;
             $z[] = $g * $px + $h * $py + $i * $pz;
+            $lowX = $v < $lowX ? $v : $lowX;
+            $highX = $v > $highX ? $v : $highX;
+            $lowY = $w < $lowY ? $w : $lowY;
+            $highY = $w > $highY ? $w : $highY;
         }
 
-        return [$x, $y, $z];
+        return [$x, $y, $z, $highX - $lowX, $highY - $lowY];
+    }
+
+    /** @return array{float, float} cosine and sine of the grid's turn about Z */
+    private static function askew(): array
+    {
+        $cos = 1 / sqrt(1 + self::ASKEW * self::ASKEW);
+
+        return [$cos, self::ASKEW * $cos];
     }
 
     /**
@@ -237,13 +236,13 @@ final readonly class HeightField
             }
         }
         $from[] = $stretches;
-        $footX = $footY = [];
+        [$cos, $sin] = self::askew();
+        $feet = [];
         foreach ([...$firstFoot, ...$lastFoot] as $c) {
-            $footX[] = $minX + ($c % $cols + 0.5) * $cell;
-            $footY[] = $minY + (intdiv($c, $cols) + 0.5) * $cell;
+            $footX = $minX + ($c % $cols + 0.5) * $cell;
+            $footY = $minY + (intdiv($c, $cols) + 0.5) * $cell;
+            $feet[] = [$cos * $footX + $sin * $footY, $cos * $footY - $sin * $footX];
         }
-        [$footX, $footY] = self::askew($footX, $footY, -1.0);
-        $feet = array_map(static fn (float $x, float $y): array => [$x, $y], $footX, $footY);
 
         return new self(
             cellMm: $cell, columns: $columns, supportMm3: $support * $cellArea, scarMm2: $scar, landingMm2: $landing, seenScarMm2: $seenScar, markedContactMm2: $marked,

@@ -23,6 +23,9 @@ final class Search
     /** Times of one common printer: they only decide where to look closer. */
     private readonly PrintProfile $profile;
 
+    /** @var array<string, StanceNumbers> */
+    private array $known = [];
+
     public function __construct(private readonly Estimates $estimates)
     {
         $this->profile = new PrintProfile;
@@ -105,7 +108,7 @@ final class Search
         for ($turn = self::FIRST_TURN_DEG; $turn >= self::LAST_TURN_DEG; $turn /= 2) {
             do {
                 $tried = Directions::around($best, $turn);
-                $scores = $ranking->order(array_map(fn (Vec3 $up): StanceNumbers => $this->estimates->of($up)->for($this->profile), $tried), $weights);
+                $scores = $ranking->order(array_map($this->estimate(...), $tried), $weights);
                 $first = (int) array_key_first($scores);
                 $isBetter = $scores[$first] < $score - 1e-9;
                 if ($isBetter) {
@@ -116,5 +119,11 @@ final class Search
         }
 
         return $best === $start->up ? null : $best;
+    }
+
+    /** The same start is refined under several schools. */
+    private function estimate(Vec3 $up): StanceNumbers
+    {
+        return $this->known[pack('e3', $up->x, $up->y, $up->z)] ??= $this->estimates->of($up)->for($this->profile);
     }
 }

@@ -18,6 +18,9 @@ final readonly class DepthBuffer
     /** Pixels across the piece. */
     private const PIXELS = 200;
 
+    /** A row's share of a number that says row and column. */
+    private const ROW = 1 << 20;
+
     /** @param  list<float>  $depths  height towards the viewer at the centre of each pixel, row by row; −INF where there is nothing */
     private function __construct(
         public array $depths,
@@ -57,16 +60,16 @@ final readonly class DepthBuffer
         $width = (int) ($spanU / $pixel) + 2;
         $height = (int) ($spanV / $pixel) + 2;
         $depth = array_fill(0, $width * $height, -INF);
-        // in pixels, centres at whole numbers; the first row and column of centres at or past each vertex
+        // in pixels, centres at whole numbers; the first row and column of centres at or past each vertex, in one number
         $inv = 1 / $pixel;
-        $rowOf = $colOf = [];
+        $pixelOf = [];
         foreach ($u as $i => $a) {
             $u[$i] = $a = ($a - $minU) * $inv - 0.5;
-            $k = (int) $a;
-            $colOf[] = $k < $a ? $k + 1 : $k;
+            $col = (int) $a;
+            $col = $col < $a ? $col + 1 : $col;
             $v[$i] = $a = ($v[$i] - $minV) * $inv - 0.5;
-            $k = (int) $a;
-            $rowOf[] = $k < $a ? $k + 1 : $k;
+            $row = (int) $a;
+            $pixelOf[] = (($row < $a ? $row + 1 : $row) << 20) + $col;
         }
         foreach ($nx as $f => $n) {
             if (! $backToo && $n * $dx + $ny[$f] * $dy + $nz[$f] * $dz <= 0.0) {
@@ -75,32 +78,38 @@ final readonly class DepthBuffer
             $a = $tri[3 * $f];
             $b = $tri[3 * $f + 1];
             $c = $tri[3 * $f + 2];
-            $k = $rowOf[$a];
-            if ($k === $rowOf[$b] && $k === $rowOf[$c]) {
-                continue;
-            }
-            $k = $colOf[$a];
-            if ($k === $colOf[$b] && $k === $colOf[$c]) {
-                continue;
-            }
-            if ($v[$b] < $v[$a]) {
-                $t = $a;
-                $a = $b;
-                $b = $t;
-            }
-            if ($v[$c] < $v[$a]) {
-                $t = $a;
-                $a = $c;
-                $c = $t;
-            }
-            if ($v[$c] < $v[$b]) {
-                $t = $b;
-                $b = $c;
-                $c = $t;
+            $k = $pixelOf[$a];
+            $k = ($k ^ $pixelOf[$b]) | ($k ^ $pixelOf[$c]);
+            if ($k < self::ROW || ($k & self::ROW - 1) === 0) {
+                continue; // its corners agree in row or column: it lies between the centres
             }
             $va = $v[$a];
             $vb = $v[$b];
             $vc = $v[$c];
+            if ($vb < $va) {
+                $t = $a;
+                $a = $b;
+                $b = $t;
+                $h = $va;
+                $va = $vb;
+                $vb = $h;
+            }
+            if ($vc < $va) {
+                $t = $a;
+                $a = $c;
+                $c = $t;
+                $h = $va;
+                $va = $vc;
+                $vc = $h;
+            }
+            if ($vc < $vb) {
+                $t = $b;
+                $b = $c;
+                $c = $t;
+                $h = $vb;
+                $vb = $vc;
+                $vc = $h;
+            }
             $ua = $u[$a];
             $ub = $u[$b];
             $uc = $u[$c];
@@ -108,25 +117,33 @@ final readonly class DepthBuffer
             if ($den === 0.0) {
                 continue;
             }
-            $da = $d[$a];
-            $db = $d[$b] - $da;
-            $dc = $d[$c] - $da;
-            $pu = ($db * ($vc - $va) - $dc * ($vb - $va)) / $den;
-            $pv = (($ub - $ua) * $dc - ($uc - $ua) * $db) / $den;
-            for ($row = $rowOf[$a], $rowEnd = $rowOf[$c]; $row < $rowEnd; $row++) {
+            $hasPlane = false;
+            $da = $pu = $pv = 0.0;
+            for ($row = $pixelOf[$a] >> 20, $rowEnd = $pixelOf[$c] >> 20; $row < $rowEnd; $row++) {
                 $long = $ua + ($row - $va) * ($uc - $ua) / ($vc - $va);
                 $short = $row < $vb
                     ? $ua + ($row - $va) * ($ub - $ua) / ($vb - $va)
                     : $ub + ($row - $vb) * ($uc - $ub) / ($vc - $vb);
                 if ($short < $long) {
-                    $t = $long;
+                    $h = $long;
                     $long = $short;
-                    $short = $t;
+                    $short = $h;
                 }
                 $col = (int) $long;
                 $col += $col < $long ? 1 : 0;
                 $end = (int) $short;
                 $end += $end < $short ? 1 : 0;
+                if ($col >= $end) {
+                    continue; // between the centres, as most small facets are
+                }
+                if (! $hasPlane) {
+                    $da = $d[$a];
+                    $db = $d[$b] - $da;
+                    $dc = $d[$c] - $da;
+                    $pu = ($db * ($vc - $va) - $dc * ($vb - $va)) / $den;
+                    $pv = (($ub - $ua) * $dc - ($uc - $ua) * $db) / $den;
+                    $hasPlane = true;
+                }
                 $at = $row * $width + $col;
                 $h = $da + $pv * ($row - $va) + $pu * ($col - $ua);
                 for (; $col < $end; $col++, $at++, $h += $pu) {

@@ -103,9 +103,8 @@ final class MeshSource extends Source
             ...($taken === null ? [] : [[StandingPortrait::class, $bench->standing($taken)]]),
             [Portrait::class, $bench->subject()],
             ...array_map(static fn (Subject $s): array => [ContactPrint::class, $s], $own),
-            [Surface::class, $bench->subject()],
-            // seconds of work that nobody waits for: not before the ranking is there
-            ...($bench->done(Finalists::class) === null ? [] : [[NeverSeen::class, $bench->subject()]]),
+            // what nobody waits for: a worker that has begun with it is missing when directions are tried and stances proven
+            ...($bench->done(Finalists::class) === null ? [] : [[Surface::class, $bench->subject()], [NeverSeen::class, $bench->subject()]]),
         ];
     }
 }

@@ -64,6 +64,7 @@ final class Finalists extends Kind
             array_values($work->parts(Proof::class, array_map(static fn (Vec3 $up): Subject => $subject->standing($up), $ups))),
         ), (int) $subject->get(Input::Search)['leaders']);
         Findings::askMany(ContactPrint::class, array_map(static fn (Vec3 $up): Subject => $subject->standing($up), array_values($contest->ups)));
+        Findings::ask(Surface::class, $subject);
         Findings::ask(NeverSeen::class, $subject);
         $closer = array_map(static fn (int $id, int $from): array => ['up' => $contest->ups[$id]->toArray(), 'from' => $from], array_keys($contest->from), $contest->from);
 

@@ -18,8 +18,9 @@ final class Running
      * Fewer directions are searched, and fewer stances proven, than in a real one.
      *
      * @param  array<string, string>  $settings
+     * @param  bool  $isAsShipped  its web server as bin/demo starts it, for timings
      */
-    public static function start(array $settings = []): self
+    public static function start(array $settings = [], bool $isAsShipped = false): self
     {
         $root = dirname(__DIR__, 2);
         $folder = sys_get_temp_dir().'/wrenlo-running-'.bin2hex(random_bytes(5));
@@ -37,7 +38,7 @@ final class Running
         copy(self::emptyDatabase($environment), "{$folder}/db.sqlite");
         // a server that answers for seconds is up in a third of the time without the JIT; what it computes is the same (JitTest)
         // setsid: the server's workers are a process group of their own, and end with it. Nobody reads what it prints: into a pipe that would stop it after 64 kB
-        $web = new Process(['setsid', 'php', '-d', 'opcache.jit=off', '-S', "127.0.0.1:{$port}", "{$root}/vendor/laravel/framework/src/Illuminate/Foundation/resources/server.php"], "{$root}/public", $environment, null, null);
+        $web = new Process(['setsid', 'php', ...($isAsShipped ? [] : ['-d', 'opcache.jit=off']), '-S', "127.0.0.1:{$port}", "{$root}/vendor/laravel/framework/src/Illuminate/Foundation/resources/server.php"], "{$root}/public", $environment, null, null);
         $web->disableOutput();
         $web->start();
         FreePort::waitFor($port);

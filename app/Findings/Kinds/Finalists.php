@@ -59,12 +59,14 @@ final class Finalists extends Kind
         foreach ($search->finalists($weights, $profile, (int) $subject->get(Input::Search)['finalists']) as $id) {
             $finalists[$id] = $search->up($id);
         }
-        $contest = Contest::between($finalists, $search->ranking($profile), $weights, static fn (array $ups): array => array_map(
-            static fn (Finding $f): StanceNumbers => Proof::stance($f->headline ?? [])->for($profile),
-            array_values($work->parts(Proof::class, array_map(static fn (Vec3 $up): Subject => $subject->standing($up), $ups))),
-        ), (int) $subject->get(Input::Search)['leaders']);
+        $proven = static function (array $ups) use ($work, $subject, $profile): array {
+            $proofs = $work->parts(Proof::class, array_map(static fn (Vec3 $up): Subject => $subject->standing($up), $ups));
+            Findings::ask(Surface::class, $subject); // what one marks on: not before the first are proven, and before one looks around the leaders
+
+            return array_map(static fn (Finding $f): StanceNumbers => Proof::stance($f->headline ?? [])->for($profile), array_values($proofs));
+        };
+        $contest = Contest::between($finalists, $search->ranking($profile), $weights, $proven, (int) $subject->get(Input::Search)['leaders']);
         Findings::askMany(ContactPrint::class, array_map(static fn (Vec3 $up): Subject => $subject->standing($up), array_values($contest->ups)));
-        Findings::ask(Surface::class, $subject);
         Findings::ask(NeverSeen::class, $subject);
         $closer = array_map(static fn (int $id, int $from): array => ['up' => $contest->ups[$id]->toArray(), 'from' => $from], array_keys($contest->from), $contest->from);
 

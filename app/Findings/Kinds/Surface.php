@@ -6,7 +6,6 @@ namespace App\Findings\Kinds;
 
 use App\Findings\Input;
 use App\Findings\Kind;
-use App\Findings\Lane;
 use App\Findings\Result;
 use App\Findings\Work;
 use App\Storage\SurfaceFile;
@@ -24,11 +23,6 @@ final class Surface extends Kind
     public static function reads(): array
     {
         return [Input::File, Input::Recipe];
-    }
-
-    public static function lane(): Lane
-    {
-        return Lane::Late;
     }
 
     public static function words(): string

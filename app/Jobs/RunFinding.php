@@ -21,6 +21,7 @@ use Illuminate\Foundation\Bus\Dispatchable;
 use Illuminate\Queue\InteractsWithQueue;
 use Throwable;
 use Wrenlo\Core\Format\UnreadableMesh;
+use Wrenlo\Core\Mesh\Unmeasurable;
 use Wrenlo\Core\Photo\UnreadablePhoto;
 
 /**
@@ -77,6 +78,8 @@ final class RunFinding implements ShouldQueue
             self::end($finding, $holder, ['state' => FindingState::Failed->value, 'words' => 'The file could not be read', 'failure_code' => $e->reason, 'failure' => $e->getMessage()]);
         } catch (UnreadablePhoto $e) {
             self::end($finding, $holder, ['state' => FindingState::Failed->value, 'words' => 'The photo could not be read', 'failure_code' => $e->reason, 'failure' => $e->getMessage()]);
+        } catch (Unmeasurable $e) {
+            self::end($finding, $holder, ['state' => FindingState::Failed->value, 'words' => 'The mesh cannot be measured as it is', 'failure_code' => 'unmeasurable', 'failure' => $e->getMessage()]);
         } catch (MissingInput $e) {
             self::end($finding, $holder, ['state' => FindingState::Failed->value, 'words' => 'What it rests on is gone', 'failure_code' => 'gone', 'failure' => $e->getMessage()]);
         } catch (Throwable $e) {

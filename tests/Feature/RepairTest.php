@@ -2,8 +2,10 @@
 
 declare(strict_types=1);
 
+use App\Enums\FindingState;
 use App\Findings\Findings;
 use App\Findings\Kinds\Report;
+use App\Findings\Kinds\Sight;
 use App\Models\Piece;
 use App\Storage\StageFile;
 use Tests\Support\MeshFiles;
@@ -86,6 +88,16 @@ it('repairs from the command line', function () {
     expect($all['done'])->toBe(['duplicate' => 1, 'winding' => 0, 'holes' => 1])
         ->and(array_intersect_key($all['could'], $all['done']))->toBe(array_filter($all['done']))
         ->and($all['after']['watertight'])->toBeTrue();
+});
+
+it('says of facets that lie over each other that they cannot be measured, and which repair helps', function () {
+    $facet = "facet normal 0 0 1\nouter loop\nvertex 0 0 0\nvertex 10 0 5\nvertex 0 10 5\nendloop\nendfacet\n";
+    $piece = pieceOf("solid shoal\n".str_repeat($facet, 2000).'endsolid shoal', 'shoal.stl');
+    $sight = Findings::existing(Sight::class, Pieces::bench($piece)->subject());
+    expect($sight?->state)->toBe(FindingState::Failed)->and($sight->failure_code)->toBe('unmeasurable')->and($sight->failure)->toContain('306 times')
+        ->and(reportOf($piece)['duplicate_facets'])->toBe(1999);
+    decide($piece, 'look', ['recipe' => ['repairs' => ['duplicate']]])->assertSessionHasNoErrors();
+    expect(Findings::existing(Sight::class, Pieces::bench($piece->refresh())->subject())?->state)->toBe(FindingState::Done)->and(reportOf($piece)['triangles'])->toBe(1);
 });
 
 it('draws a mesh that is too large for the stage simplified, with measures that follow', function () {

@@ -9,6 +9,7 @@ use InvalidArgumentException;
 use Symfony\Component\Console\Output\ConsoleOutputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
 use Wrenlo\Core\Format\UnreadableMesh;
+use Wrenlo\Core\Mesh\Unmeasurable;
 use Wrenlo\Core\Geometry\Vec3;
 use Wrenlo\Core\Photo\UnreadablePhoto;
 use Wrenlo\Core\Sight\Display;
@@ -26,7 +27,7 @@ abstract class ComputeCommand extends Command
     {
         try {
             $result = $this->compute();
-        } catch (UnreadableMesh|UnreadablePhoto|InvalidArgumentException $e) {
+        } catch (UnreadableMesh|Unmeasurable|UnreadablePhoto|InvalidArgumentException $e) {
             $output = $this->output->getOutput();
             ($output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output)->writeln($e->getMessage());
 

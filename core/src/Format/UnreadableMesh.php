@@ -9,6 +9,9 @@ use RuntimeException;
 /** A file that cannot be read as a mesh: one sentence with the place and the reason, and a code that stays. */
 final class UnreadableMesh extends RuntimeException
 {
+    /** From here on a count may have been cut short. */
+    public const UNCOUNTED = 1_000_000_000;
+
     private function __construct(public readonly string $reason, string $sentence)
     {
         parent::__construct($sentence);
@@ -61,7 +64,7 @@ final class UnreadableMesh extends RuntimeException
     {
         return new self('too_large', sprintf(
             'The file holds %s triangles; Wrenlo reads up to %s. Reduce the mesh in the program it was made with: on a print a facet below the line width cannot be seen.',
-            number_format($triangles), number_format($limit),
+            $triangles < self::UNCOUNTED ? number_format($triangles) : 'over a billion', number_format($limit),
         ));
     }
 

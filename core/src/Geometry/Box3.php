@@ -19,6 +19,14 @@ final readonly class Box3
         return $this->min->plus($this->max)->scaled(0.5);
     }
 
+    /** Of its six sides. */
+    public function areaMm2(): float
+    {
+        $s = $this->size();
+
+        return 2 * ($s->x * $s->y + $s->y * $s->z + $s->z * $s->x);
+    }
+
     public function longestSideMm(): float
     {
         return max($this->size()->toArray());

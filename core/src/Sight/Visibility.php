@@ -8,6 +8,7 @@ use Wrenlo\Core\Geometry\Vec3;
 use Wrenlo\Core\Mesh\Mesh;
 use Wrenlo\Core\Mesh\Simplified;
 use Wrenlo\Core\Mesh\Surface;
+use Wrenlo\Core\Mesh\Unmeasurable;
 
 use function array_fill;
 use function ceil;
@@ -43,14 +44,24 @@ final class Visibility
     /** What may lie in front of a sample and still be its own surroundings, in pixels. */
     private const LENIENT = 1.0;
 
+    /** Times the box round the piece that the facets may cover: a figure has about one, the finest lattice that can be read twenty-five. */
+    private const MOST_LAYERS = 50;
+
     /**
-     * The seen weight of each facet, 0 to 1.
+     * The seen weight of each facet, 0 to 1. What takes the first look at a piece also refuses one whose facets lie over each other
+     * by the thousand: every line through it would meet them all.
      *
      * @param  ?Simplified  $simplified  the copy for a mesh above MOST_FACETS, where there is one already
      * @return list<float>
+     *
+     * @throws Unmeasurable
      */
     public static function weights(Mesh $mesh, Surface $facets, Views $views, ?Simplified $simplified = null): array
     {
+        $layers = $facets->totalAreaMm2() / max($mesh->bounds()->areaMm2(), 1e-12);
+        if ($layers > self::MOST_LAYERS) {
+            throw Unmeasurable::liesOverItself($layers);
+        }
         $simplified ??= Simplified::to($mesh, self::MOST_FACETS, $facets);
         if ($simplified !== null) {
             return self::weigh($facets, $views, ...self::openByCorners($mesh, $simplified, $views));

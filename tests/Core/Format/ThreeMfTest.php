@@ -93,6 +93,28 @@ it('counts what components multiply before it builds them', function () {
     expect($reason)->toBe('too_large')->and($sentence)->toContain(number_format(4 * 2 ** 23));
 });
 
+/** Objects 2 to n, each twice the one before. */
+function doubled(int $n, string $of): string
+{
+    return implode('', array_map(static fn (int $id): string => sprintf('<object id="%d">'.$of.'</object>', $id, ...array_fill(0, substr_count($of, '%d'), $id - 1)), range(2, $n)));
+}
+
+it('refuses what doubles beyond the whole numbers, and what doubles without a triangle', function () {
+    $twice = '<components><component objectid="%d"/><component objectid="%d"/></components>';
+    [$reason, $sentence] = MeshFiles::verdict(threeMf(tetraObject(1).doubled(70, $twice), '<item objectid="70"/>'), '3mf');
+    expect($reason)->toBe('too_large')->and($sentence)->toContain('over a billion triangles');
+    // one triangle at the end of a tree whose other branches bear nothing: each object would be placed all the same
+    $empty = '<object id="1"><mesh><vertices/><triangles/></mesh></object>';
+    [$reason, $sentence] = MeshFiles::verdict(threeMf($empty.doubled(70, $twice).tetraObject(71), '<item objectid="70"/><item objectid="71"/>'), '3mf');
+    expect($reason)->toBe('too_large')->and($sentence)->toContain('objects within objects');
+});
+
+it('leaves out vertices that no triangle uses, and keeps the order of the others', function () {
+    $object = '<object id="1"><mesh><vertices>'.implode('', array_map(fn (int $i): string => '<vertex x="'.$i.'" y="'.($i * $i).'" z="'.($i % 2).'"/>', range(0, 9))).'</vertices><triangles><triangle v1="7" v2="2" v3="5"/></triangles></mesh></object>';
+    $mesh = MeshFiles::read(threeMf($object, '<item objectid="1"/><item objectid="1" transform="1 0 0 0 1 0 0 0 1 0 0 9"/>'), '3mf')->mesh;
+    expect($mesh->x)->toBe([2.0, 5.0, 7.0, 2.0, 5.0, 7.0])->and($mesh->z)->toBe([0.0, 1.0, 1.0, 9.0, 10.0, 10.0])->and($mesh->tri)->toBe([2, 0, 1, 5, 3, 4]);
+});
+
 it('tells build items apart by name', function () {
     $reading = MeshFiles::read(threeMf(tetraObject(1, 'name="Whelk"').tetraObject(2), '<item objectid="1"/><item objectid="2" transform="1 0 0 0 1 0 0 0 1 20 0 0"/>'), '3mf');
     expect(array_map(fn ($p) => [$p->name, $p->firstFacet, $p->facets], $reading->parts))->toBe([['Whelk', 0, 4], ['Object 2', 4, 4]])

@@ -12,6 +12,7 @@ use Wrenlo\Core\Geometry\Vec3;
 use Wrenlo\Core\Mesh\Mesh;
 use Wrenlo\Core\Mesh\Simplified;
 use Wrenlo\Core\Mesh\Surface;
+use Wrenlo\Core\Mesh\Unmeasurable;
 use Wrenlo\Core\Sight\Display;
 use Wrenlo\Core\Sight\DisplayMode;
 use Wrenlo\Core\Sight\Views;
@@ -207,4 +208,11 @@ it('reads directions as typed', function () {
         ->and(fn () => Vec3::fromText('1,2'))->toThrow(InvalidArgumentException::class, '“1,2” is not a direction')
         ->and(fn () => Vec3::unitFromText('0,0,0'))->toThrow(InvalidArgumentException::class, 'length above zero')
         ->and(fn () => new Vec3(NAN, 0, 0))->toThrow(InvalidArgumentException::class);
+});
+
+it('refuses facets that lie over each other by the hundred, and takes as many side by side', function () {
+    $one = Solids::box(3, 3, 3);
+    $layers = fn (int $times): Mesh => new Mesh($one->x, $one->y, $one->z, array_merge(...array_fill(0, $times, $one->tri)));
+    expect(seenOf($layers(50), Views::of(Display::facingMinusY()))[1])->toBe(50 * 54.0) // each box covers its own box once
+        ->and(fn () => seenOf($layers(51), Views::of(Display::facingMinusY())))->toThrow(Unmeasurable::class, 'cover the box round the piece 51 times');
 });

@@ -67,9 +67,8 @@ final class ObjReader implements MeshReader
         while (($text = fgets($stream, self::LONGEST_LINE)) !== false) {
             $this->line++;
             $text = rtrim($text);
-            while (str_ends_with($text, '\\') && ($more = fgets($stream, self::LONGEST_LINE)) !== false) {
-                $text = substr($text, 0, -1).' '.rtrim($more);
-                $this->line++;
+            if (str_ends_with($text, '\\')) {
+                $text = $this->continued($text, $stream);
             }
             if ($this->line === 1 && str_starts_with($text, "\xEF\xBB\xBF")) {
                 $text = substr($text, 3);
@@ -84,6 +83,23 @@ final class ObjReader implements MeshReader
         }
 
         return new Reading($this->polygons->build(), $this->warnings(), $this->parts());
+    }
+
+    /** @param  resource  $stream  behind a line that ends in “\”: the next line belongs to it, and so on */
+    private function continued(string $text, $stream): string
+    {
+        $lines = [];
+        while (str_ends_with($text, '\\')) {
+            $lines[] = substr($text, 0, -1);
+            $more = fgets($stream, self::LONGEST_LINE);
+            if ($more === false) {
+                return implode(' ', $lines);
+            }
+            $text = rtrim($more);
+            $this->line++;
+        }
+
+        return implode(' ', [...$lines, $text]);
     }
 
     /** @param  non-empty-list<string>  $words */
@@ -162,11 +178,11 @@ final class ObjReader implements MeshReader
         $parts = [];
         foreach (array_reverse([['', 0], ...$this->begun]) as [$name, $first]) {
             if ($first < $end) {
-                array_unshift($parts, new Part($name, $first, $end - $first));
+                $parts[] = new Part($name, $first, $end - $first);
                 $end = $first;
             }
         }
 
-        return count($parts) > 1 ? $parts : [];
+        return count($parts) > 1 ? array_reverse($parts) : [];
     }
 }

@@ -151,7 +151,6 @@ final class ModelPart
                 $this->triangles($xml, $object);
             }
         }
-        $object->triangles = intdiv(count($object->tri), 3);
     }
 
     private function vertices(XMLReader $xml, ModelObject $object): void
@@ -201,7 +200,7 @@ final class ModelPart
                 throw UnreadableMesh::hasTooMany($this->triangles, $this->maxTriangles);
             }
         }
-        $object->tri = $tri;
+        $object->facets($tri);
     }
 
     private function components(XMLReader $xml, ModelObject $object): void
@@ -209,9 +208,7 @@ final class ModelPart
         foreach (Xml::children($xml, $this->path) as $name) {
             if ($name === 'component') {
                 $place = "Object {$object->id}, component ".(count($object->components) + 1);
-                $part = $this->referred($xml, $place);
-                $object->components[] = [$part, Transform::fromText($xml->getAttribute('transform'), $place)];
-                $object->triangles += $part->triangles;
+                $object->add($this->referred($xml, $place), Transform::fromText($xml->getAttribute('transform'), $place));
             }
         }
     }

@@ -21,6 +21,9 @@ final class ThreeMfReader implements MeshReader
 
     private const MODEL_TYPE = 'application/vnd.ms-package.3dmanufacturing-3dmodel+xml';
 
+    /** Objects within objects cost time and no triangle: twice as many as there may be triangles is a tree of two. */
+    private const PLACED_PER_TRIANGLE = 2;
+
     public static function read($stream, int $maxTriangles): Reading
     {
         $package = Package::open($stream);
@@ -37,9 +40,15 @@ final class ThreeMfReader implements MeshReader
         $model = ModelPart::read($package, self::modelPath($package), $maxTriangles);
         $items = $model->items ?? throw UnreadableMesh::breaksTheRules('no_build', 'The model has no build: nothing says what of it to make.');
         $pieces = array_values(array_filter($items, static fn (array $i): bool => $i[0]->isPiece()));
-        $total = array_sum(array_map(static fn (array $i): int => $i[0]->triangles, $pieces));
-        if ($total > $maxTriangles) {
-            throw UnreadableMesh::hasTooMany($total, $maxTriangles);
+        $all = new ModelObject(0, '', 'model');
+        foreach ($pieces as [$object, $transform]) {
+            $all->add($object, $transform);
+        }
+        if ($all->triangles > $maxTriangles) {
+            throw UnreadableMesh::hasTooMany($all->triangles, $maxTriangles);
+        }
+        if ($all->placed > self::PLACED_PER_TRIANGLE * $maxTriangles) {
+            throw UnreadableMesh::breaksTheRules('too_large', 'The build is put together of more than '.number_format(self::PLACED_PER_TRIANGLE * $maxTriangles).' objects within objects: Wrenlo stops there.');
         }
         $builder = new MeshBuilder;
         $parts = [];

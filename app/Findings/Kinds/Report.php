@@ -18,6 +18,8 @@ use Wrenlo\Core\Mesh\Simplified;
 /** What a mesh is, what could be repaired in it, and its geometry for the stage. Blobs: geometry, map (of a large mesh), hull, repair-… */
 final class Report extends Kind
 {
+    public const VERSION = 2;
+
     public static function name(): string
     {
         return 'report';

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Wrenlo\Core\Mesh;
 
 use function array_fill;
+use function ceil;
 use function count;
 
 /** Upright lines through the middles of a grid's cells, and where they meet a mesh. */
@@ -21,22 +22,17 @@ final class GridCrossings
      * @param  list<float>  $y  in cells
      * @param  list<float>  $z  mm
      * @param  list<int>  $tri
+     * @param  ?list<int>  $cellOf  first row << 20 and column of centres at or past each vertex, from who has them already
      * @return array{list<int>, list<int>, list<float>, list<int>} first crossing of each cell (−1: none); of each crossing the next one
      *                                                             in its cell (−1: none), its height, and its facet f (−1 − f where the facet looks down)
      */
-    public static function of(array $x, array $y, array $z, array $tri, int $cols, int $rows): array
+    public static function of(array $x, array $y, array $z, array $tri, int $cols, int $rows, ?array $cellOf = null): array
     {
         $head = array_fill(0, $cols * $rows, -1);
         $next = $at = $facet = [];
         $made = 0;
-        // the first row and column of centres at or past each vertex, in one number; a facet whose corners agree in either lies between centres
-        $cellOf = [];
-        foreach ($y as $i => $v) {
-            $row = (int) $v; // cuts towards zero, so one more where something was cut off is ceil()
-            $w = $x[$i];
-            $col = (int) $w;
-            $cellOf[] = (($row < $v ? $row + 1 : $row) << 20) + ($col < $w ? $col + 1 : $col);
-        }
+        $cellOf ??= self::cells($x, $y);
+        // a facet whose corners agree in row or column lies between centres
         for ($i = 0, $f = 0, $n = count($tri); $i < $n; $i += 3, $f++) {
             $a = $tri[$i];
             $b = $tri[$i + 1];
@@ -134,5 +130,20 @@ final class GridCrossings
         }
 
         return [$head, $next, $at, $facet];
+    }
+
+    /**
+     * @param  list<float>  $x
+     * @param  list<float>  $y
+     * @return list<int>
+     */
+    private static function cells(array $x, array $y): array
+    {
+        $cells = [];
+        foreach ($y as $i => $v) {
+            $cells[] = ((int) ceil($v) << 20) + (int) ceil($x[$i]);
+        }
+
+        return $cells;
     }
 }

@@ -9,6 +9,7 @@ use Wrenlo\Core\Geometry\Rotation;
 use function array_fill;
 use function array_slice;
 use function ceil;
+use function count;
 use function intdiv;
 use function max;
 use function min;
@@ -64,23 +65,18 @@ final readonly class HeightField
      * @param  float  $overhangSine  facets with n_z below minus this need support
      * @param  float  $liftMm  how far the lowest point is held above the plate
      * @param  float  $plateMm  starts within this of the lowest point are on the plate
+     * @param  Mesh|ConvexHull|null  $corners  what reaches as far as the mesh; its hull, where it is known, has fewer corners
      */
-    public static function of(Mesh $mesh, Surface $facets, array $seen, Rotation $stance, float $layerMm, float $overhangSine, float $plateMm, ?float $cellMm = null, float $liftMm = 0.0, array $wishes = []): self
+    public static function of(Mesh $mesh, Surface $facets, array $seen, Rotation $stance, float $layerMm, float $overhangSine, float $plateMm, ?float $cellMm = null, float $liftMm = 0.0, array $wishes = [], Mesh|ConvexHull|null $corners = null): self
     {
-        [$x, $y, $z, $spanX, $spanY] = self::turned($mesh, $stance);
+        [$minX, $minY, $minZ, $maxX, $maxY, $maxZ, $spanX, $spanY] = self::reach($corners ?? $mesh, $stance);
         $cell = $cellMm ?? self::cellFor($spanX, $spanY);
-        [$minX, $minY, $minZ] = [min($x), min($y), min($z)];
-        $height = max($z) - $minZ + $liftMm;
-        $cols = max(1, (int) ceil((max($x) - $minX) / $cell));
-        $rows = max(1, (int) ceil((max($y) - $minY) / $cell));
-        foreach ($x as $i => $v) {
-            $x[$i] = ($v - $minX) / $cell - 0.5;
-            $y[$i] = ($y[$i] - $minY) / $cell - 0.5;
-            $z[$i] += $liftMm - $minZ;
-        }
-        [$head, $next, $at, $facet] = GridCrossings::of($x, $y, $z, $mesh->tri, $cols, $rows);
+        $cols = max(1, (int) ceil(($maxX - $minX) / $cell));
+        $rows = max(1, (int) ceil(($maxY - $minY) / $cell));
+        [$x, $y, $z, $cellOf] = self::turned($mesh, $stance, $minX, $minY, $liftMm - $minZ, $cell);
+        [$head, $next, $at, $facet] = GridCrossings::of($x, $y, $z, $mesh->tri, $cols, $rows, $cellOf);
 
-        return self::walk($head, $next, $at, $facet, $facets, $stance, $seen, $wishes, $cols, $cell, $height, $layerMm, $overhangSine, $plateMm, $minX, $minY);
+        return self::walk($head, $next, $at, $facet, $facets, $stance, $seen, $wishes, $cols, $cell, $maxZ - $minZ + $liftMm, $layerMm, $overhangSine, $plateMm, $minX, $minY);
     }
 
     /** Half a millimetre, finer for small pieces (about 120 cells across), coarser past 250,000 cells. */
@@ -92,34 +88,67 @@ final readonly class HeightField
     }
 
     /**
-     * Turned to the stance, and about Z so that the rows of the grid run along no edge of a piece with square corners: else a bar of four and a half
-     * cells counts as four or as five all along.
+     * How far it reaches, turned to the stance, and about Z so that the rows of the grid run along no edge of a piece with square corners:
+     * else a bar of four and a half cells counts as four or as five all along.
      *
-     * @return array{list<float>, list<float>, list<float>, float, float} vertices askew; how wide and deep it stands before that
+     * @return array{float, float, float, float, float, float, float, float} least x, y, z and most x, y, z askew; how wide and deep it stands before that
      */
-    private static function turned(Mesh $mesh, Rotation $stance): array
+    private static function reach(Mesh|ConvexHull $corners, Rotation $stance): array
     {
         [$a, $b, $c, $d, $e, $f, $g, $h, $i] = $stance->rows;
-        ['x' => $mx, 'y' => $my, 'z' => $mz] = get_object_vars($mesh);
+        ['x' => $mx, 'y' => $my, 'z' => $mz] = get_object_vars($corners);
         [$cos, $sin] = self::askew();
-        $lowX = $lowY = INF;
-        $highX = $highY = -INF;
-        $x = $y = $z = [];
+        $lowV = $lowW = $minX = $minY = $minZ = INF;
+        $highV = $highW = $maxX = $maxY = $maxZ = -INF;
         foreach ($mx as $k => $px) {
             $py = $my[$k];
             $pz = $mz[$k];
             $v = $a * $px + $b * $py + $c * $pz;
             $w = $d * $px + $e * $py + $f * $pz;
-            $x[] = $cos * $v - $sin * $w;
-            $y[] = $sin * $v + $cos * $w;
-            $z[] = $g * $px + $h * $py + $i * $pz;
-            $lowX = $v < $lowX ? $v : $lowX;
-            $highX = $v > $highX ? $v : $highX;
-            $lowY = $w < $lowY ? $w : $lowY;
-            $highY = $w > $highY ? $w : $highY;
+            $x = $cos * $v - $sin * $w;
+            $y = $sin * $v + $cos * $w;
+            $z = $g * $px + $h * $py + $i * $pz;
+            $lowV = $v < $lowV ? $v : $lowV;
+            $highV = $v > $highV ? $v : $highV;
+            $lowW = $w < $lowW ? $w : $lowW;
+            $highW = $w > $highW ? $w : $highW;
+            $minX = $x < $minX ? $x : $minX;
+            $maxX = $x > $maxX ? $x : $maxX;
+            $minY = $y < $minY ? $y : $minY;
+            $maxY = $y > $maxY ? $y : $maxY;
+            $minZ = $z < $minZ ? $z : $minZ;
+            $maxZ = $z > $maxZ ? $z : $maxZ;
         }
 
-        return [$x, $y, $z, $highX - $lowX, $highY - $lowY];
+        return [$minX, $minY, $minZ, $maxX, $maxY, $maxZ, $highV - $lowV, $highW - $lowW];
+    }
+
+    /**
+     * Turned the same way, in cells from the least corner.
+     *
+     * @return array{list<float>, list<float>, list<float>, list<int>} x and y in cells, z in mm, and the cell of each (GridCrossings)
+     */
+    private static function turned(Mesh $mesh, Rotation $stance, float $minX, float $minY, float $raisedMm, float $cell): array
+    {
+        [$a, $b, $c, $d, $e, $f, $g, $h, $i] = $stance->rows;
+        ['x' => $mx, 'y' => $my, 'z' => $mz] = get_object_vars($mesh);
+        [$cos, $sin] = self::askew();
+        $x = $y = $z = $mx; // filled anew: quicker than lists that grow
+        $cellOf = array_fill(0, count($mx), 0);
+        foreach ($mx as $k => $px) {
+            $py = $my[$k];
+            $pz = $mz[$k];
+            $v = $a * $px + $b * $py + $c * $pz;
+            $w = $d * $px + $e * $py + $f * $pz;
+            $z[$k] = $g * $px + $h * $py + $i * $pz + $raisedMm;
+            $x[$k] = $p = ($cos * $v - $sin * $w - $minX) / $cell - 0.5;
+            $y[$k] = $q = ($sin * $v + $cos * $w - $minY) / $cell - 0.5;
+            $row = (int) $q; // cuts towards zero, so one more where something was cut off is ceil()
+            $col = (int) $p;
+            $cellOf[$k] = (($row < $q ? $row + 1 : $row) << 20) + ($col < $p ? $col + 1 : $col);
+        }
+
+        return [$x, $y, $z, $cellOf];
     }
 
     /** @return array{float, float} cosine and sine of the grid's turn about Z */

@@ -15,9 +15,17 @@ final class Polygon
      */
     public static function hull(array $points): array
     {
-        $x = array_column($points, 0);
-        $y = array_column($points, 1);
-        $order = array_keys($points);
+        return self::hullOf(array_column($points, 0), array_column($points, 1));
+    }
+
+    /**
+     * @param  list<float>  $x
+     * @param  list<float>  $y
+     * @return list<int> as of `hull`
+     */
+    public static function hullOf(array $x, array $y): array
+    {
+        [$x, $y, $order] = self::outer($x, $y);
         array_multisort($x, SORT_NUMERIC, $y, SORT_NUMERIC, $order);
         [$x, $y, $order] = self::withoutRepeats($x, $y, $order);
         if (count($order) < 3) {
@@ -69,6 +77,59 @@ final class Polygon
         $t = $square > 0 ? max(0.0, min(1.0, (($point[0] - $a[0]) * $dx + ($point[1] - $a[1]) * $dy) / $square)) : 0.0;
 
         return hypot($point[0] - $a[0] - $t * $dx, $point[1] - $a[1] - $t * $dy);
+    }
+
+    /**
+     * Without most of the points that cannot be corners: those within the upright rectangle between the four that reach farthest
+     * askew [after Akl & Toussaint 1978, from memory].
+     *
+     * @param  list<float>  $x
+     * @param  list<float>  $y
+     * @return array{list<float>, list<float>, list<int>} with their numbers
+     */
+    private static function outer(array $x, array $y): array
+    {
+        $leftLow = $rightLow = $leftHigh = $rightHigh = 0;
+        $leastSum = $leastOff = INF;
+        $mostSum = $mostOff = -INF;
+        foreach ($x as $k => $px) {
+            $sum = $px + $y[$k];
+            $off = $px - $y[$k];
+            if ($sum < $leastSum) {
+                $leastSum = $sum;
+                $leftLow = $k;
+            }
+            if ($sum > $mostSum) {
+                $mostSum = $sum;
+                $rightHigh = $k;
+            }
+            if ($off < $leastOff) {
+                $leastOff = $off;
+                $leftHigh = $k;
+            }
+            if ($off > $mostOff) {
+                $mostOff = $off;
+                $rightLow = $k;
+            }
+        }
+        $kept = [[], [], []];
+        if ($x === []) {
+            return $kept;
+        }
+        $left = max($x[$leftLow], $x[$leftHigh]);
+        $right = min($x[$rightLow], $x[$rightHigh]);
+        $low = max($y[$leftLow], $y[$rightLow]);
+        $high = min($y[$leftHigh], $y[$rightHigh]);
+        foreach ($x as $k => $px) {
+            $py = $y[$k];
+            if ($px <= $left || $px >= $right || $py <= $low || $py >= $high) {
+                $kept[0][] = $px;
+                $kept[1][] = $py;
+                $kept[2][] = $k;
+            }
+        }
+
+        return $kept;
     }
 
     /**

@@ -65,13 +65,13 @@ final class HullClimb
     public function shadow(Rotation $stance): array
     {
         [$a, $b, $c, $d, $e, $f] = $stance->rows;
-        $points = [];
-        foreach ($this->hull->x as $k => $x) {
-            $y = $this->hull->y[$k];
-            $z = $this->hull->z[$k];
-            $points[] = [$a * $x + $b * $y + $c * $z, $d * $x + $e * $y + $f * $z];
+        ['y' => $hy, 'z' => $hz] = get_object_vars($this->hull);
+        $x = $y = [];
+        foreach ($this->hull->x as $k => $hx) {
+            $x[] = $a * $hx + $b * $hy[$k] + $c * $hz[$k];
+            $y[] = $d * $hx + $e * $hy[$k] + $f * $hz[$k];
         }
 
-        return array_map(static fn (int $i): array => $points[$i], Polygon::hull($points));
+        return array_map(static fn (int $i): array => [$x[$i], $y[$i]], Polygon::hullOf($x, $y));
     }
 }

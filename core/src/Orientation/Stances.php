@@ -87,7 +87,7 @@ final class Stances
     {
         return HeightField::of(
             $this->basis->mesh, $this->basis->facets, $this->basis->weighed->seen, Rotation::bringingUp($up),
-            $this->rules->layerMm, $this->rules->overhangSine(), StanceRules::PLATE_MM, liftMm: $liftMm, wishes: $this->basis->weighed->wishes,
+            $this->rules->layerMm, $this->rules->overhangSine(), StanceRules::PLATE_MM, liftMm: $liftMm, wishes: $this->basis->weighed->wishes, corners: $this->basis->hull,
         );
     }
 

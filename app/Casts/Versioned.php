@@ -7,6 +7,7 @@ namespace App\Casts;
 use Illuminate\Contracts\Database\Eloquent\CastsAttributes;
 use Illuminate\Database\Eloquent\Model;
 use UnexpectedValueException;
+use WeakMap;
 
 /**
  * JSON with a version in front of it: {"v": 1, "data": …}. Declared as Versioned::class.':name,1'; a column written by
@@ -16,6 +17,9 @@ use UnexpectedValueException;
  */
 final class Versioned implements CastsAttributes
 {
+    /** @var ?WeakMap<Model, array<string, array{string, array<string, mixed>}>> what was read of each model: the framework keeps only objects, and asks twice where a default is given */
+    private static ?WeakMap $read = null;
+
     public function __construct(private readonly string $name, private readonly string $version) {}
 
     /** @return array<string, mixed>|null */
@@ -24,10 +28,17 @@ final class Versioned implements CastsAttributes
         if ($value === null) {
             return null;
         }
+        self::$read ??= new WeakMap;
+        $known = self::$read[$model] ?? [];
+        if (($known[$key][0] ?? null) === $value) {
+            return $known[$key][1];
+        }
         $stored = json_decode((string) $value, true, flags: JSON_THROW_ON_ERROR);
         if (($stored['v'] ?? null) !== (int) $this->version) {
             throw new UnexpectedValueException("A stored {$this->name} has version ".json_encode($stored['v'] ?? null).", this program reads {$this->version}.");
         }
+
+        self::$read[$model] = [$key => [(string) $value, $stored['data']]] + $known;
 
         return $stored['data'];
     }

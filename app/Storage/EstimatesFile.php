@@ -13,8 +13,8 @@ use Wrenlo\Core\Orientation\Origin;
 /** The estimates of a search as a matrix: a list a number (the keys of MeasuredStance), beside where each stance points and came from. */
 final class EstimatesFile
 {
-    /** @return array<string, array{'e'|'V', list<float>|list<int>}> the lists as they are, to be written on */
-    public static function columns(Lists $l): array
+    /** @return array<string, array{'e'|'V', list<float>|list<int>}> the lists as they are */
+    private static function columns(Lists $l): array
     {
         $columns = ['origin' => ['V', $l->words('origin')]];
         foreach (['up_x', 'up_y', 'up_z', ...MeasuredStance::keys()] as $name) {
@@ -25,10 +25,27 @@ final class EstimatesFile
     }
 
     /**
-     * @param  list<array{Vec3, Origin, MeasuredStance}>  $all
+     * @param  Lists  ...$known  read from such files, to be written before them
+     * @param  list<array{Vec3, Origin, MeasuredStance}>  $more
      * @return Closure(resource): void
      */
-    public static function writer(array $all): Closure
+    public static function writer(array $more, Lists ...$known): Closure
+    {
+        $all = self::rows($more);
+        foreach (array_reverse($known) as $lists) {
+            foreach (self::columns($lists) as $name => [$code, $list]) {
+                $all[$name] = [$code, [...$list, ...$all[$name][1]]];
+            }
+        }
+
+        return Lists::writer($all);
+    }
+
+    /**
+     * @param  list<array{Vec3, Origin, MeasuredStance}>  $all
+     * @return array<string, array{'e'|'V', list<float>|list<int>}>
+     */
+    private static function rows(array $all): array
     {
         $columns = array_fill_keys(['up_x', 'up_y', 'up_z', ...MeasuredStance::keys()], []);
         $origins = [];
@@ -42,6 +59,6 @@ final class EstimatesFile
             }
         }
 
-        return Lists::writer(['origin' => ['V', $origins], ...array_map(static fn (array $column): array => ['e', $column], $columns)]);
+        return ['origin' => ['V', $origins], ...array_map(static fn (array $column): array => ['e', $column], $columns)];
     }
 }

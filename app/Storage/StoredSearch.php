@@ -8,6 +8,7 @@ use App\Findings\Lists;
 use Wrenlo\Core\Geometry\Vec3;
 use Wrenlo\Core\Motion\PrintEstimate;
 use Wrenlo\Core\Motion\PrintSums;
+use Wrenlo\Core\Orientation\Candidate;
 use Wrenlo\Core\Orientation\Criteria;
 use Wrenlo\Core\Orientation\MeasuredStance;
 use Wrenlo\Core\Orientation\Origin;
@@ -48,18 +49,9 @@ final class StoredSearch
         return Origin::cases()[$this->lists->word('origin', $id)];
     }
 
-    /** @return list<array{Vec3, Origin, MeasuredStance}> */
-    public function all(): array
+    public function candidate(int $id, PrintProfile $profile): Candidate
     {
-        $columns = array_map($this->lists->floats(...), array_combine(MeasuredStance::keys(), MeasuredStance::keys()));
-        [$x, $y, $z] = array_map($this->lists->floats(...), ['up_x', 'up_y', 'up_z']);
-        $all = [];
-        foreach ($this->lists->words('origin') as $id => $origin) {
-            $row = array_map(static fn (array $column): float => $column[$id], $columns);
-            $all[] = [new Vec3($x[$id], $y[$id], $z[$id]), Origin::cases()[$origin], MeasuredStance::fromArray($row, null, $this->volumeMm3, $this->layerMm)];
-        }
-
-        return $all;
+        return new Candidate($this->up($id), $this->origin($id), $this->estimate($id)->for($profile));
     }
 
     public function estimate(int $id): MeasuredStance

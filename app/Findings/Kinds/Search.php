@@ -12,6 +12,7 @@ use App\Findings\Work;
 use App\Storage\EstimatesFile;
 use App\Storage\SketchFile;
 use App\Storage\StoredSearch;
+use Wrenlo\Core\Orientation\Candidate;
 use Wrenlo\Core\Orientation\Estimates;
 use Wrenlo\Core\Orientation\Search as CoreSearch;
 
@@ -46,10 +47,11 @@ final class Search extends Kind
     public function compute(Work $work): Result
     {
         $survey = $work->headline(Survey::class);
-        $all = StoredSearch::open($work->lists(Survey::class, 'estimates'), (float) $survey['volume_mm3'], $work->subject->rules()->layerMm)->all();
+        $lists = $work->lists(Survey::class, 'estimates');
+        $all = StoredSearch::open($lists, (float) $survey['volume_mm3'], $work->subject->rules()->layerMm);
         $search = new CoreSearch(new Estimates(SketchFile::read($work->lists(Sketch::class, 'sketch')), $work->subject->rules()));
-        array_push($all, ...$search->refined($all, static fn (float $share) => $work->tick(10 + 85 * $share, self::words())));
+        $found = $search->near($all->ranking($search->profile), fn (int $id): Candidate => $all->candidate($id, $search->profile), static fn (float $share) => $work->tick(10 + 85 * $share, self::words()));
 
-        return new Result(['count' => count($all), 'volume_mm3' => $survey['volume_mm3']], ['estimates' => EstimatesFile::writer($all)]);
+        return new Result(['count' => $all->count() + count($found), 'volume_mm3' => $survey['volume_mm3']], ['estimates' => EstimatesFile::writer($found, $lists)]);
     }
 }

@@ -11,6 +11,7 @@ use App\Findings\Lists;
 use App\Findings\Result;
 use App\Findings\Subject;
 use App\Findings\Work;
+use App\Models\Finding;
 use App\Storage\EstimatesFile;
 
 /** All ways to stand by their estimates, as the trials found them: the first ranking. Blob: estimates. */
@@ -47,13 +48,9 @@ final class Survey extends Kind
     public function compute(Work $work): Result
     {
         $trials = $work->parts(Trial::class, array_map(static fn (int $n): Subject => $work->subject->with(Input::Part, ['n' => $n, 'of' => self::TRIALS]), range(0, self::TRIALS - 1)));
-        $columns = [];
-        foreach ($trials as $trial) {
-            foreach (EstimatesFile::columns($work->listsOf($trial, 'estimates')) as $name => [$code, $list]) {
-                $columns[$name] = [$code, [...($columns[$name][1] ?? []), ...$list]];
-            }
-        }
+        $shares = array_map(static fn (Finding $trial): Lists => $work->listsOf($trial, 'estimates'), array_values($trials));
+        $count = array_sum(array_map(static fn (Lists $share): int => $share->count('origin'), $shares));
 
-        return new Result(['count' => count($columns['origin'][1]), 'volume_mm3' => $work->headline(Sketch::class)['volume_mm3']], ['estimates' => Lists::writer($columns)]);
+        return new Result(['count' => $count, 'volume_mm3' => $work->headline(Sketch::class)['volume_mm3']], ['estimates' => EstimatesFile::writer([], ...$shares)]);
     }
 }

@@ -103,10 +103,11 @@ final class Ranking
                 $range[$key] = [min($range[$key][0], $value), max($range[$key][1], $value)];
             }
         }
+        $factors = self::factors($weights, $range);
         $score = [];
         foreach ($finalists as $id => $_) {
             $score[$id] = 0.0;
-            foreach (self::factors($weights, $range) as $key => [$from, $factor]) {
+            foreach ($factors as $key => [$from, $factor]) {
                 $score[$id] += ($values[$key][$id] - $from) * $factor;
             }
         }

@@ -21,7 +21,7 @@ final class Search
     private const LAST_TURN_DEG = 0.4;
 
     /** Times of one common printer: they only decide where to look closer. */
-    private readonly PrintProfile $profile;
+    public readonly PrintProfile $profile;
 
     /** @var array<string, StanceNumbers> */
     private array $known = [];
@@ -73,12 +73,24 @@ final class Search
     public function refined(array $all, ?callable $progress = null): array
     {
         $candidates = array_map(fn (array $tried): Candidate => new Candidate($tried[0], $tried[1], $tried[2]->for($this->profile)), $all);
-        $found = [];
-        $ranking = Ranking::ofCandidates($candidates);
-        $done = [];
+
+        return $this->near(Ranking::ofCandidates($candidates), static fn (int $id): Candidate => $candidates[$id], $progress);
+    }
+
+    /**
+     * The same, where all are ranked already and only the best of them are looked at.
+     *
+     * @param  Ranking  $ranking  of all, for `profile`
+     * @param  callable(int): Candidate  $candidate  one of them by its id
+     * @param  ?callable(float): void  $progress
+     * @return list<array{Vec3, Origin, MeasuredStance}>
+     */
+    public function near(Ranking $ranking, callable $candidate, ?callable $progress = null): array
+    {
+        $found = $done = [];
         foreach (Preset::cases() as $n => $school) {
             foreach ($ranking->finalists($school->weights(), self::REFINED) as $id) {
-                $refined = $this->refine($candidates[$id], $ranking, $school->weights());
+                $refined = $this->refine($candidate($id), $ranking, $school->weights());
                 $key = $refined === null ? null : sprintf('%.6f %.6f %.6f', ...$refined->toArray());
                 if ($refined !== null && ! isset($done[$key])) {
                     $done[$key] = true;

@@ -65,12 +65,12 @@ final readonly class Slicer
         [$x, $y, $z, $low, $height] = self::turned($mesh, $stance, $turned);
         $step = $stepMm ?? max($height / max(1, (int) $count), 1e-9);
         $count ??= self::layers($height, $step);
-        $rank = [];
+        $rank = array_fill(0, count($z), 0);
         foreach ($z as $k => $v) {
             $z[$k] = $v = ($v - $low) / $step - 0.5;
             $r = (int) $v;
             $r = $r < $v ? $r + 1 : $r;
-            $rank[] = $v <= 0.0 ? 0 : ($r < $count ? $r : $count);
+            $rank[$k] = $v <= 0.0 ? 0 : ($r < $count ? $r : $count);
         }
 
         return new self($x, $y, $z, $rank, $mesh->tri, array_map(floatval(...), $count > 0 ? range(0, $count - 1) : []), $step, $height);
@@ -95,15 +95,15 @@ final readonly class Slicer
     {
         ['x' => $mx, 'y' => $my, 'z' => $mz] = get_object_vars($mesh);
         [$a, $b, $c, $d, $e, $f, $g, $h, $i] = $stance->rows;
-        [$x, $y, $z] = [...($known ?? [[], []]), []];
+        [$x, $y, $z] = [...($known ?? [$mx, $my]), $mz]; // filled anew: quicker than lists that grow
         foreach ($mx as $k => $px) {
             $py = $my[$k];
             $pz = $mz[$k];
             if ($known === null) {
-                $x[] = $a * $px + $b * $py + $c * $pz;
-                $y[] = $d * $px + $e * $py + $f * $pz;
+                $x[$k] = $a * $px + $b * $py + $c * $pz;
+                $y[$k] = $d * $px + $e * $py + $f * $pz;
             }
-            $z[] = $g * $px + $h * $py + $i * $pz;
+            $z[$k] = $g * $px + $h * $py + $i * $pz;
         }
         $low = $z === [] ? 0.0 : min($z);
 
@@ -149,11 +149,11 @@ final readonly class Slicer
      */
     public function sections(int $most = self::RUN): Generator
     {
-        $pieces = $this->pieces();
         $count = count($this->plane);
+        $pieces = $most === PHP_INT_MAX ? [] : $this->pieces();
         for ($from = 0; $from < $count; $from = $to) {
-            $sum = $pieces[$from];
-            for ($to = $from + 1; $to < $count && $sum + $pieces[$to] <= $most; $to++) {
+            $sum = $pieces[$from] ?? 0;
+            for ($to = $pieces === [] ? $count : $from + 1; $to < $count && $sum + $pieces[$to] <= $most; $to++) {
                 $sum += $pieces[$to];
             }
             [$begins, $more, $end, $sx, $sy, $of] = $this->cut($from, $to);

@@ -38,9 +38,11 @@ final class Versioned implements CastsAttributes
             throw new UnexpectedValueException("A stored {$this->name} has version ".json_encode($stored['v'] ?? null).", this program reads {$this->version}.");
         }
 
-        self::$read[$model] = [$key => [(string) $value, $stored['data']]] + $known;
+        /** @var array<string, mixed> $data */
+        $data = $stored['data'];
+        self::$read[$model] = [$key => [(string) $value, $data]] + $known;
 
-        return $stored['data'];
+        return $data;
     }
 
     public function set(Model $model, string $key, mixed $value, array $attributes): ?string

@@ -6,7 +6,9 @@ namespace App\Findings;
 
 use App\Findings\Kinds\Report;
 use App\Findings\Kinds\Sight;
+use App\Findings\Kinds\Sketch;
 use App\Storage\Blobs;
+use App\Storage\SketchFile;
 use Wrenlo\Core\Format\MeshFormats;
 use Wrenlo\Core\Format\Reading;
 use Wrenlo\Core\Format\UnreadableMesh;
@@ -16,6 +18,7 @@ use Wrenlo\Core\Mesh\Mesh;
 use Wrenlo\Core\Mesh\Simplified;
 use Wrenlo\Core\Mesh\Surface;
 use Wrenlo\Core\Orientation\StanceBasis;
+use Wrenlo\Core\Orientation\StanceSketch;
 use Wrenlo\Core\Sight\Visibility;
 
 /**
@@ -38,6 +41,9 @@ final class MeshInHand
 
     /** @var ?array{string, StanceBasis} */
     private ?array $basis = null;
+
+    /** @var ?array{string, StanceSketch} of no mesh but what was made of one */
+    private static ?array $sketch = null;
 
     private function __construct(private readonly string $of, private readonly Reading $reading) {}
 
@@ -108,6 +114,17 @@ final class MeshInHand
     public function toSlice(): Mesh
     {
         return $this->coarse()->mesh ?? $this->mesh();
+    }
+
+    /** What any stance is estimated from. The sketch of the subject is there; its mesh need not be. */
+    public static function sketch(Work $work): StanceSketch
+    {
+        $of = Sketch::key($work->subject);
+        if ((self::$sketch[0] ?? null) !== $of) {
+            self::$sketch = [$of, SketchFile::read($work->lists(Sketch::class, 'sketch'))];
+        }
+
+        return self::$sketch[1];
     }
 
     /** What all stances rest on, the marks of the subject included. Its report and sight are there. */

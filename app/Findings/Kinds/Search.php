@@ -7,10 +7,10 @@ namespace App\Findings\Kinds;
 use App\Findings\Input;
 use App\Findings\Kind;
 use App\Findings\Lane;
+use App\Findings\MeshInHand;
 use App\Findings\Result;
 use App\Findings\Work;
 use App\Storage\EstimatesFile;
-use App\Storage\SketchFile;
 use App\Storage\StoredSearch;
 use Wrenlo\Core\Orientation\Candidate;
 use Wrenlo\Core\Orientation\Estimates;
@@ -49,7 +49,7 @@ final class Search extends Kind
         $survey = $work->headline(Survey::class);
         $lists = $work->lists(Survey::class, 'estimates');
         $all = StoredSearch::open($lists, (float) $survey['volume_mm3'], $work->subject->rules()->layerMm);
-        $search = new CoreSearch(new Estimates(SketchFile::read($work->lists(Sketch::class, 'sketch')), $work->subject->rules()));
+        $search = new CoreSearch(new Estimates(MeshInHand::sketch($work), $work->subject->rules()));
         $found = $search->near($all->ranking($search->profile), fn (int $id): Candidate => $all->candidate($id, $search->profile), static fn (float $share) => $work->tick(10 + 85 * $share, self::words()));
 
         return new Result(['count' => $all->count() + count($found), 'volume_mm3' => $survey['volume_mm3']], ['estimates' => EstimatesFile::writer($found, $lists)]);

@@ -7,6 +7,7 @@ namespace App\Findings\Kinds;
 use App\Findings\Input;
 use App\Findings\Kind;
 use App\Findings\Lane;
+use App\Findings\MeshInHand;
 use App\Findings\Result;
 use App\Findings\Work;
 use App\Storage\EstimatesFile;
@@ -49,7 +50,7 @@ final class Trial extends Kind
         $directions = Directions::with(SketchFile::directions($work->lists(Sketch::class, 'resting')), (int) $work->subject->get(Input::Search)['directions']);
         $from = intdiv(count($directions) * $n, $of);
         $share = array_slice($directions, $from, intdiv(count($directions) * ($n + 1), $of) - $from);
-        $search = new CoreSearch(new Estimates(SketchFile::read($work->lists(Sketch::class, 'sketch')), $work->subject->rules()));
+        $search = new CoreSearch(new Estimates(MeshInHand::sketch($work), $work->subject->rules()));
 
         return new Result([], ['estimates' => EstimatesFile::writer($search->tried($share, static fn (float $done) => $work->tick(5 + 90 * $done, self::words())))]);
     }

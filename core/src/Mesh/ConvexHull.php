@@ -30,7 +30,6 @@ final readonly class ConvexHull
     private function __construct(
         public array $x, public array $y, public array $z,
         public array $faces, public array $start, public array $link,
-        public float $volumeMm3,
     ) {}
 
     public static function of(Mesh $mesh): self
@@ -62,7 +61,7 @@ final readonly class ConvexHull
     {
         [$start, $link] = self::links($faces, count($x));
 
-        return new self($x, $y, $z, $faces, $start, $link, self::volume($x, $y, $z, $faces));
+        return new self($x, $y, $z, $faces, $start, $link);
     }
 
     /**
@@ -90,14 +89,9 @@ final readonly class ConvexHull
         return [$start, $link];
     }
 
-    /**
-     * @param  list<float>  $x
-     * @param  list<float>  $y
-     * @param  list<float>  $z
-     * @param  list<int>  $faces
-     */
-    private static function volume(array $x, array $y, array $z, array $faces): float
+    public function volumeMm3(): float
     {
+        [$x, $y, $z, $faces] = [$this->x, $this->y, $this->z, $this->faces];
         $six = 0.0;
         [$ox, $oy, $oz] = [$x[0], $y[0], $z[0]];
         for ($i = 0, $n = count($faces); $i < $n; $i += 3) {
@@ -184,7 +178,7 @@ final readonly class ConvexHull
      *
      * @return list<array{Vec3, float}> normal and area in mm²
      */
-    public function sides(): array
+    public function sides(int $most = PHP_INT_MAX): array
     {
         [$x, $y, $z, $faces] = [$this->x, $this->y, $this->z, $this->faces];
         $sx = $sy = $sz = $total = [];
@@ -205,7 +199,7 @@ final readonly class ConvexHull
         }
         arsort($total);
         $sides = [];
-        foreach ($total as $key => $area) {
+        foreach (array_slice($total, 0, $most, true) as $key => $area) {
             $sides[] = [(new Vec3($sx[$key] / $area, $sy[$key] / $area, $sz[$key] / $area))->unit(), $area];
         }
 

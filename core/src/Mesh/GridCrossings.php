@@ -44,9 +44,9 @@ final class GridCrossings
             }
             // sort the corners by y (ties by x): a lowest, c highest; each swap turns the facet over
             $turn = 1.0;
-            $ya = $y[$a];
-            $yb = $y[$b];
-            $yc = $y[$c];
+            $ya = (float) $y[$a];
+            $yb = (float) $y[$b];
+            $yc = (float) $y[$c];
             if ($yb < $ya || ($yb === $ya && $x[$b] < $x[$a])) {
                 $t = $a;
                 $a = $b;
@@ -78,9 +78,9 @@ final class GridCrossings
             $row = $cellOf[$a] >> 20;
             $rowEnd = $cellOf[$c] >> 20;
             $rowEnd = $rowEnd > $rows ? $rows : $rowEnd;
-            $xa = $x[$a];
-            $xb = $x[$b];
-            $xc = $x[$c];
+            $xa = (float) $x[$a];
+            $xb = (float) $x[$b];
+            $xc = (float) $x[$c];
             $hasPlane = false;
             $mark = 0;
             $za = $px = $py = 0.0;
@@ -111,7 +111,7 @@ final class GridCrossings
                         break;
                     }
                     $mark = $den * $turn < 0.0 ? -1 - $f : $f; // looking down: an entry
-                    $za = $z[$a];
+                    $za = (float) $z[$a];
                     $dzb = $z[$b] - $za;
                     $dzc = $z[$c] - $za;
                     $px = ($dzb * ($yc - $ya) - $dzc * ($yb - $ya)) / $den;

@@ -19,7 +19,7 @@ final class MeshInspector
 
         return new MeshReport(
             triangles: $mesh->triangleCount(), vertices: $mesh->vertexCount(), topology: $topology, volumeMm3: $mass->volumeMm3, areaMm2: $mass->areaMm2,
-            centreOfMassMm: $mass->centreOfMassMm, bounds: $bounds, hullVolumeMm3: $hull->volumeMm3, unitGuess: $unit,
+            centreOfMassMm: $mass->centreOfMassMm, bounds: $bounds, hullVolumeMm3: $hull->volumeMm3(), unitGuess: $unit,
             warnings: [...self::warnings($topology, $mass, $unit, $bounds->longestSideMm(), $hull), ...$fromReading],
         );
     }
@@ -32,7 +32,7 @@ final class MeshInspector
             [$t->nonManifoldEdges > 0, 'non_manifold', self::count($t->nonManifoldEdges, 'edge').' join more than two facets: inside and outside are not clear there.'],
             [$t->flippedEdges > 0, 'flipped', self::count($t->flippedEdges, 'edge').' lie between facets that face opposite ways: some facets are inside out.'],
             [$mass->volumeMm3 < 0, 'inside_out', 'The volume is negative: the whole surface faces inwards.'],
-            [$hull->volumeMm3 <= 0.0, 'flat', 'All points lie in one plane: this is a sheet without thickness and cannot be printed.'],
+            [$hull->volumeMm3() <= 0.0, 'flat', 'All points lie in one plane: this is a sheet without thickness and cannot be printed.'],
             [$t->degenerateFacets > 0, 'degenerate', self::count($t->degenerateFacets, 'facet').' without area: harmless for the numbers, better dropped.'],
             [$t->duplicateFacets > 0, 'duplicate', self::count($t->duplicateFacets, 'facet').' repeat the corners of another one and count twice.'],
             [$unit !== UnitGuess::Millimetre, 'unit', sprintf(

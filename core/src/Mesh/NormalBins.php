@@ -146,7 +146,7 @@ final readonly class NormalBins
     {
         $half = $grid / 2;
         $last = $grid - 1;
-        $cells = [];
+        $cells = array_fill(0, count($nx), 0);
         foreach ($nx as $f => $x) {
             $y = $ny[$f];
             $z = $nz[$f];
@@ -170,13 +170,11 @@ final readonly class NormalBins
                 $q = $z;
             }
             if ($m <= 0.0) {
-                $cells[] = 0;
-
                 continue;
             }
             $row = (int) (($p / $m + 1) * $half);
             $col = (int) (($q / $m + 1) * $half);
-            $cells[] = ($face * $grid + ($row > $last ? $last : $row)) * $grid + ($col > $last ? $last : $col);
+            $cells[$f] = ($face * $grid + ($row > $last ? $last : $row)) * $grid + ($col > $last ? $last : $col);
         }
 
         return $cells;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Wrenlo\Core\Mesh;
 
+use function array_fill;
 use function count;
 use function sqrt;
 
@@ -53,11 +54,12 @@ final readonly class Simplified
         ['x' => $x, 'y' => $y, 'z' => $z] = get_object_vars($mesh);
         $low = $mesh->bounds()->min;
         [$lx, $ly, $lz] = [$low->x, $low->y, $low->z];
-        $number = $cluster = [];
+        $number = [];
+        $cluster = array_fill(0, count($x), 0);
         $next = 0;
         foreach ($x as $v => $px) {
             $key = ((int) (($px - $lx) / $cell) << 40) | ((int) (($y[$v] - $ly) / $cell) << 20) | (int) (($z[$v] - $lz) / $cell);
-            $cluster[] = $number[$key] ??= $next++;
+            $cluster[$v] = $number[$key] ??= $next++;
         }
 
         return $cluster;
@@ -104,10 +106,11 @@ final readonly class Simplified
         $count = max($cluster) + 1;
         $x = $y = $z = array_fill(0, $count, 0.0);
         $in = array_fill(0, $count, 0);
+        ['x' => $mx, 'y' => $my, 'z' => $mz, 'tri' => $all] = get_object_vars($mesh);
         foreach ($cluster as $v => $c) {
-            $x[$c] += $mesh->x[$v];
-            $y[$c] += $mesh->y[$v];
-            $z[$c] += $mesh->z[$v];
+            $x[$c] += $mx[$v];
+            $y[$c] += $my[$v];
+            $z[$c] += $mz[$v];
             $in[$c]++;
         }
         foreach ($in as $c => $n) {
@@ -118,13 +121,13 @@ final readonly class Simplified
         $tri = $at = [];
         foreach ($source as $k => $f) {
             for ($e = 0; $e < 3; $e++) {
-                $tri[] = $c = $cluster[$mesh->tri[3 * $f + $e]];
+                $tri[] = $c = $cluster[$all[3 * $f + $e]];
                 $at[$c] = $k;
             }
         }
         $owner = array_fill(0, $mesh->triangleCount(), 0);
-        for ($f = 0, $n = $mesh->triangleCount(); $f < $n; $f++) {
-            $owner[$f] = $at[$cluster[$mesh->tri[3 * $f]]] ?? $at[$cluster[$mesh->tri[3 * $f + 1]]] ?? $at[$cluster[$mesh->tri[3 * $f + 2]]] ?? 0;
+        for ($f = 0, $i = 0, $n = count($all); $i < $n; $f++, $i += 3) {
+            $owner[$f] = $at[$cluster[$all[$i]]] ?? $at[$cluster[$all[$i + 1]]] ?? $at[$cluster[$all[$i + 2]]] ?? 0;
         }
         foreach ($source as $k => $f) {
             $owner[$f] = $k;

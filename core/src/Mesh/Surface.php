@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace Wrenlo\Core\Mesh;
 
+use function array_fill;
 use function array_sum;
 use function count;
+use function intdiv;
 use function sqrt;
 
 /**
@@ -39,8 +41,8 @@ final readonly class Surface
     public static function ofFacets(Mesh $mesh): self
     {
         ['x' => $x, 'y' => $y, 'z' => $z, 'tri' => $tri] = get_object_vars($mesh);
-        $nx = $ny = $nz = $area = $cx = $cy = $cz = [];
-        for ($i = 0, $n = count($tri); $i < $n; $i += 3) {
+        $nx = $ny = $nz = $area = $cx = $cy = $cz = array_fill(0, intdiv(count($tri), 3), 0.0); // filled in place: quicker than lists that grow
+        for ($i = 0, $f = 0, $n = count($tri); $i < $n; $i += 3, $f++) {
             $a = $tri[$i];
             $b = $tri[$i + 1];
             $c = $tri[$i + 2];
@@ -58,13 +60,13 @@ final readonly class Surface
             $pz = $ux * $vy - $uy * $vx;
             $twice = sqrt($px * $px + $py * $py + $pz * $pz);
             $inv = $twice > 0.0 ? 1 / $twice : 0.0;
-            $nx[] = $px * $inv;
-            $ny[] = $py * $inv;
-            $nz[] = $pz * $inv;
-            $area[] = 0.5 * $twice;
-            $cx[] = $ax + ($ux + $vx) / 3;
-            $cy[] = $ay + ($uy + $vy) / 3;
-            $cz[] = $az + ($uz + $vz) / 3;
+            $nx[$f] = $px * $inv;
+            $ny[$f] = $py * $inv;
+            $nz[$f] = $pz * $inv;
+            $area[$f] = 0.5 * $twice;
+            $cx[$f] = $ax + ($ux + $vx) / 3;
+            $cy[$f] = $ay + ($uy + $vy) / 3;
+            $cz[$f] = $az + ($uz + $vz) / 3;
         }
 
         return new self($nx, $ny, $nz, $area, $cx, $cy, $cz);

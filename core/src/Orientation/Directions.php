@@ -45,7 +45,7 @@ final class Directions
         foreach ($sketch->bins->flats as $b) {
             $resting[] = [new Vec3(-$bins->nx[$b], -$bins->ny[$b], -$bins->nz[$b]), Origin::Flat];
         }
-        foreach (array_slice($sketch->hull->sides(), 0, self::MAX_HULL_SIDES) as [$normal]) {
+        foreach ($sketch->hull->sides(self::MAX_HULL_SIDES) as [$normal]) {
             $resting[] = [$normal->scaled(-1), Origin::Hull];
         }
 

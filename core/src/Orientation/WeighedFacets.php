@@ -48,9 +48,9 @@ final readonly class WeighedFacets
      */
     private static function times(array $area, array $weight): array
     {
-        $product = [];
+        $product = $area; // filled anew: quicker than a list that grows
         foreach ($area as $f => $a) {
-            $product[] = $a * $weight[$f];
+            $product[$f] = $a * $weight[$f];
         }
 
         return $product;

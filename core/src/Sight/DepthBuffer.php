@@ -83,9 +83,9 @@ final readonly class DepthBuffer
             if ($k < self::ROW || ($k & self::ROW - 1) === 0) {
                 continue; // its corners agree in row or column: it lies between the centres
             }
-            $va = $v[$a];
-            $vb = $v[$b];
-            $vc = $v[$c];
+            $va = (float) $v[$a];
+            $vb = (float) $v[$b];
+            $vc = (float) $v[$c];
             if ($vb < $va) {
                 $t = $a;
                 $a = $b;
@@ -110,9 +110,9 @@ final readonly class DepthBuffer
                 $vb = $vc;
                 $vc = $h;
             }
-            $ua = $u[$a];
-            $ub = $u[$b];
-            $uc = $u[$c];
+            $ua = (float) $u[$a];
+            $ub = (float) $u[$b];
+            $uc = (float) $u[$c];
             $den = ($ub - $ua) * ($vc - $va) - ($uc - $ua) * ($vb - $va);
             if ($den === 0.0) {
                 continue;
@@ -137,9 +137,9 @@ final readonly class DepthBuffer
                     continue; // between the centres, as most small facets are
                 }
                 if (! $hasPlane) {
-                    $da = $d[$a];
-                    $db = $d[$b] - $da;
-                    $dc = $d[$c] - $da;
+                    $da = (float) $d[$a];
+                    $db = (float) $d[$b] - $da;
+                    $dc = (float) $d[$c] - $da;
                     $pu = ($db * ($vc - $va) - $dc * ($vb - $va)) / $den;
                     $pv = (($ub - $ua) * $dc - ($uc - $ua) * $db) / $den;
                     $hasPlane = true;

@@ -170,15 +170,17 @@ final class Visibility
             $corner[$copy->tri[3 * $f + 1]] |= $bits;
             $corner[$copy->tri[3 * $f + 2]] |= $bits;
         }
-        $ofFacet = [];
-        foreach ($some ?? range(0, intdiv(count($tri), 3) - 1) as $f) {
+        $some ??= range(0, intdiv(count($tri), 3) - 1);
+        $ofFacet = array_fill(0, count($some), 0);
+        foreach ($some as $n => $f) {
             $i = 3 * $f;
             $a = $corner[$at[$tri[$i]] < 0 ? $none : $at[$tri[$i]]];
             $b = $corner[$at[$tri[$i + 1]] < 0 ? $none : $at[$tri[$i + 1]]];
             $c = $corner[$at[$tri[$i + 2]] < 0 ? $none : $at[$tri[$i + 2]]];
-            $ofFacet[] = $a & $b & $c;
+            $ofFacet[$n] = $a & $b & $c;
         }
 
+        /** @var list<int> $ofFacet */
         return [$ofFacet, range(0, count($ofFacet))];
     }
 
@@ -224,7 +226,8 @@ final class Visibility
         ['nx' => $nx, 'ny' => $ny, 'nz' => $nz] = get_object_vars($facets);
         [$vx, $vy, $vz, $share] = self::flat($views);
         [$shareOf, $bytes] = self::sharesByByte($share);
-        $facing = $doubtful = $seen = [];
+        $facing = $doubtful = [];
+        $seen = array_fill(0, count($nx), 0.0);
         foreach ($nx as $f => $x) {
             $from = $first[$f];
             $to = $first[$f + 1];
@@ -233,8 +236,6 @@ final class Visibility
                 $any |= $open[$s];
             }
             if ($any === 0) {
-                $seen[] = 0.0;
-
                 continue;
             }
             $y = $ny[$f];
@@ -257,9 +258,10 @@ final class Visibility
                     $sum += $shareOf[$b + ($bits & 255)];
                 }
             }
-            $seen[] = min(1.0, $sum / ($to - $from));
+            $seen[$f] = min(1.0, $sum / ($to - $from));
         }
 
+        /** @var list<float> $seen */
         return $seen;
     }
 
@@ -383,66 +385,55 @@ final class Visibility
         ['nx' => $nx, 'ny' => $ny, 'nz' => $nz] = get_object_vars($lieOn);
         [$sx, $sy, $sz, $of] = $samples;
         $backToo = ! self::isClosed($facets);
-        $depths = $widths = $pixels = $minU = $minV = $dx = $dy = $dz = $rx = $ry = $rz = $ux = $uy = $uz = [];
-        foreach ($views->all as [$view]) {
+        $facing = self::facing($lieOn, $views, $of, $turnedAway);
+        $open = array_fill(0, count($of), 0);
+        foreach ($views->all as $k => [$view]) {
             $right = self::across($view);
             $up = $view->cross($right);
             $drawn = DepthBuffer::drawn($mesh, $facets, $view, $right, $up, $backToo);
-            [$depths[], $widths[], $pixels[], $minU[], $minV[]] = [$drawn->depths, $drawn->width, $drawn->pixelMm, $drawn->minU, $drawn->minV];
-            [$dx[], $dy[], $dz[], $rx[], $ry[], $rz[], $ux[], $uy[], $uz[]] = [...$view->toArray(), ...$right->toArray(), ...$up->toArray()];
-        }
-        $perMm = array_map(static fn (float $mm): float => 1 / $mm, $pixels);
-        $facing = self::facing($lieOn, $views, $of, $turnedAway);
-        $open = $lists = [];
-        foreach ($of as $s => $f) {
-            $bits = 0;
-            $x = (float) $sx[$s];
-            $y = (float) $sy[$s];
-            $z = (float) $sz[$s];
-            $n = (float) $nx[$f];
-            $m = (float) $ny[$f];
-            $o = (float) $nz[$f];
-            foreach ($lists[$facing[$f]] ??= self::bitsOf($facing[$f]) as $k) {
-                $pixel = (float) $pixels[$k];
-                $ax = (float) $dx[$k];
-                $ay = (float) $dy[$k];
-                $az = (float) $dz[$k];
-                $bx = (float) $rx[$k];
-                $by = (float) $ry[$k];
-                $bz = (float) $rz[$k];
-                $cx = (float) $ux[$k];
-                $cy = (float) $uy[$k];
-                $cz = (float) $uz[$k];
+            $depths = $drawn->depths;
+            $width = $drawn->width;
+            $pixel = $drawn->pixelMm;
+            $minU = $drawn->minU;
+            $minV = $drawn->minV;
+            $ax = $view->x;
+            $ay = $view->y;
+            $az = $view->z;
+            $bx = $right->x;
+            $by = $right->y;
+            $bz = $right->z;
+            $cx = $up->x;
+            $cy = $up->y;
+            $cz = $up->z;
+            $inv = 1 / $pixel;
+            $lenient = $pixel * self::LENIENT; // a copy may be a little smaller than what lies on it
+            $bit = 1 << $k;
+            foreach ($of as $s => $f) {
+                if (($facing[$f] & $bit) === 0) {
+                    continue;
+                }
+                $x = (float) $sx[$s];
+                $y = (float) $sy[$s];
+                $z = (float) $sz[$s];
+                $n = (float) $nx[$f];
+                $m = (float) $ny[$f];
+                $o = (float) $nz[$f];
                 $c = $n * $ax + $m * $ay + $o * $az;
-                $inv = (float) $perMm[$k];
-                $u = ($x * $bx + $y * $by + $z * $bz - (float) $minU[$k]) * $inv;
-                $v = ($x * $cx + $y * $cy + $z * $cz - (float) $minV[$k]) * $inv;
+                $u = ($x * $bx + $y * $by + $z * $bz - $minU) * $inv;
+                $v = ($x * $cx + $y * $cy + $z * $cz - $minV) * $inv;
                 $col = (int) $u;
                 $row = (int) $v;
                 // the plane of the facet, followed from the sample to the pixel centre
                 $steep = $pixel / ($c > self::FLATTEST ? $c : self::FLATTEST);
                 $own = $x * $ax + $y * $ay + $z * $az - $steep * (($col + 0.5 - $u) * ($n * $bx + $m * $by + $o * $bz) + ($row + 0.5 - $v) * ($n * $cx + $m * $cy + $o * $cz));
-                if ($own >= ($depths[$k][$row * $widths[$k] + $col] ?? -INF) - $pixel * self::LENIENT) { // a copy may be a little smaller than what lies on it
-                    $bits |= 1 << $k;
+                if ($own >= ($depths[$row * $width + $col] ?? -INF) - $lenient) {
+                    $open[$s] |= $bit;
                 }
             }
-            $open[] = $bits;
         }
 
+        /** @var list<int> $open */
         return $open;
-    }
-
-    /** @return list<int> places of the bits that are set */
-    private static function bitsOf(int $bits): array
-    {
-        $places = [];
-        for ($k = 0; $bits !== 0; $k++, $bits >>= 1) {
-            if ($bits & 1) {
-                $places[] = $k;
-            }
-        }
-
-        return $places;
     }
 
     /**

@@ -73,6 +73,7 @@ final readonly class Slicer
             $rank[$k] = $v <= 0.0 ? 0 : ($r < $count ? $r : $count);
         }
 
+        /** @var list<int> $rank */
         return new self($x, $y, $z, $rank, $mesh->tri, array_map(floatval(...), $count > 0 ? range(0, $count - 1) : []), $step, $height);
     }
 

@@ -64,7 +64,7 @@ it('reads a line continued many times and parts by the ten thousand without taki
     expect($reason)->toBe('syntax')->and($sentence)->toBe('Line 180009: a polygon with 180,001 corners is more than the 2,000 Wrenlo cuts.');
     $parts = MeshFiles::read(CUBE_CORNERS.implode('', array_map(fn (int $k): string => "g p{$k}\nf 1 2 3\n", range(0, 39_999))), 'obj')->parts;
     expect(count($parts))->toBe(40_000)->and([$parts[0]->name, $parts[39_999]->name, $parts[39_999]->firstFacet])->toBe(['p0', 'p39999', 39_999]);
-    expect(MeshFiles::read(CUBE_CORNERS."f 1 2 3 \\", 'obj')->mesh->triangleCount())->toBe(1);
+    expect(MeshFiles::read(CUBE_CORNERS.'f 1 2 3 \\', 'obj')->mesh->triangleCount())->toBe(1);
 });
 
 it('reads PLY in all three forms, over properties and elements it does not need', function (string $form) {

@@ -9,11 +9,15 @@ use Wrenlo\Core\Format\UnreadableMesh;
 use Wrenlo\Core\Mesh\Mesh;
 use Wrenlo\Core\Mesh\Warning;
 
+use function array_sum;
+use function array_values;
+use function count;
 use function intdiv;
 use function is_finite;
 use function min;
 use function number_format;
 use function str_contains;
+use function str_split;
 use function stream_get_contents;
 use function strlen;
 use function strpos;
@@ -50,25 +54,26 @@ final class BinaryStl
             if (str_contains($corners, "\0\0\0\x80")) {
                 $corners = self::withoutMinusZero($corners);
             }
-            /** @var array<int, float> $number from 1 */
-            $number = unpack('g*', $corners);
-            for ($v = 0, $n = 3 * $count; $v < $n; $v++) {
-                $key = substr($corners, 12 * $v, 12);
+            $fresh = ''; // corners that were not met before: only their numbers are unpacked
+            foreach (str_split($corners, 12) as $key) {
                 $index = $seen[$key] ?? -1;
                 if ($index < 0) {
-                    $px = $number[3 * $v + 1];
-                    $py = $number[3 * $v + 2];
-                    $pz = $number[3 * $v + 3];
-                    if (! is_finite($px + $py + $pz)) {
-                        $facet = $done + intdiv($v, 3);
-                        throw UnreadableMesh::hasABadNumber($facet + 1, 'byte '.number_format(84 + 50 * $facet + 12 + 12 * ($v % 3)));
-                    }
-                    $x[] = $px;
-                    $y[] = $py;
-                    $z[] = $pz;
+                    $fresh .= $key;
                     $index = $seen[$key] = $next++;
                 }
                 $tri[] = $index;
+            }
+            if ($fresh !== '') {
+                /** @var list<float> $number */
+                $number = array_values(unpack('g*', $fresh) ?: []);
+                if (! is_finite(array_sum($number))) {
+                    self::refuse($corners, $done);
+                }
+                for ($k = 0, $n = count($number); $k < $n; $k += 3) {
+                    $x[] = $number[$k];
+                    $y[] = $number[$k + 1];
+                    $z[] = $number[$k + 2];
+                }
             }
         }
         $warnings = $spareBytes > 0
@@ -76,6 +81,22 @@ final class BinaryStl
             : [];
 
         return new Reading(new Mesh($x, $y, $z, $tri), $warnings);
+    }
+
+    /**
+     * @param  int  $done  facets before these
+     *
+     * @throws UnreadableMesh naming the first corner with a number that is none
+     */
+    private static function refuse(string $corners, int $done): void
+    {
+        foreach (str_split($corners, 12) as $v => $key) {
+            [$x, $y, $z] = array_values(unpack('g3', $key) ?: [NAN, NAN, NAN]);
+            if (! is_finite($x) || ! is_finite($y) || ! is_finite($z)) {
+                $facet = $done + intdiv($v, 3);
+                throw UnreadableMesh::hasABadNumber($facet + 1, 'byte '.number_format(84 + 50 * $facet + 12 + 12 * ($v % 3)));
+            }
+        }
     }
 
     private static function withoutMinusZero(string $corners): string

@@ -114,7 +114,7 @@ it('makes the same hull, bins, copy and slices', function () {
     $plane = [[0, 4, 4, 0, 2, 1, 3, 2], [1, 1, 5, 5, 3, 1, 4, 1], [7, 7, 7, 7, 7, 7, 7, 7]];
     $slices = array_map(fn (Rotation $r): Slices => Slices::of($mesh, array_map(fn (float $nx): float => 0.5 + 0.5 * $nx, $surface->nx), $r, 45), ways());
     Recorded::same('hull-slices', [
-        'hull' => [...get_object_vars($hull), 'volumeMm3' => $hull->volumeMm3()], 'far' => [$at, $low, array_map(fn (int $v, Vec3 $w): array => [$hull->height($v, $w), $hull->lowest($w, $v, 0.6)], $low, $ways)], 'sides' => $hull->sides(),
+        'hull' => (object) [...get_object_vars($hull), 'volumeMm3' => $hull->volumeMm3()], 'far' => [$at, $low, array_map(fn (int $v, Vec3 $w): array => [$hull->height($v, $w), $hull->lowest($w, $v, 0.6)], $low, $ways)], 'sides' => $hull->sides(),
         'flat' => array_map(fn (array $p): array => QuickHull::faces(...$p), [$plane, [$plane[2], $plane[0], $plane[1]], [array_map(fn (int $v): float => $v - 9.0, $plane[0]), $plane[1], array_map(fn (int $a, int $b): float => 2.0 * $a + $b, $plane[0], $plane[1])]]),
         'bins' => NormalBins::of($surface, $surface->nx, ['ny' => $surface->ny]), 'many bins' => NormalBins::of(Surface::ofFacets(Marsh::curlew(3.5)), array_fill(0, Marsh::curlew(3.5)->triangleCount(), 0.5)), 'bins of a box' => NormalBins::of(Surface::ofFacets(Solids::box(3, 4, 5)), array_fill(0, 12, 0.5)),
         'copy' => array_map(fn (int $most): ?Simplified => Simplified::to($mesh, $most, $surface), [400, 1500]),

@@ -135,9 +135,22 @@ final readonly class HeightField
         [$cos, $sin] = self::askew();
         $x = $y = $z = $mx; // filled anew: quicker than lists that grow
         $cellOf = array_fill(0, count($mx), 0);
+        // said to be floats, so that compiled code need not ask at every corner
+        $a = (float) $a;
+        $b = (float) $b;
+        $c = (float) $c;
+        $d = (float) $d;
+        $e = (float) $e;
+        $f = (float) $f;
+        $g = (float) $g;
+        $h = (float) $h;
+        $i = (float) $i;
+        $cos = (float) $cos;
+        $sin = (float) $sin;
         foreach ($mx as $k => $px) {
-            $py = $my[$k];
-            $pz = $mz[$k];
+            $px = (float) $px;
+            $py = (float) $my[$k];
+            $pz = (float) $mz[$k];
             $v = $a * $px + $b * $py + $c * $pz;
             $w = $d * $px + $e * $py + $f * $pz;
             $z[$k] = $g * $px + $h * $py + $i * $pz + $raisedMm;

@@ -53,6 +53,12 @@ final class Proof extends Kind
     /** @param  array<string, mixed>  $headline */
     public static function stance(array $headline): MeasuredStance
     {
-        return MeasuredStance::fromArray($headline['numbers'], Footing::fromArray($headline['footing']), (float) $headline['volume_mm3'], (float) $headline['layer_mm'], isset($headline['weakest_at_mm']) ? new Vec3(...$headline['weakest_at_mm']) : null);
+        return MeasuredStance::fromArray($headline['numbers'], Footing::fromArray($headline['footing']), (float) $headline['volume_mm3'], (float) $headline['layer_mm'], self::weakestAt($headline));
+    }
+
+    /** @param  array<string, mixed>  $headline */
+    public static function weakestAt(array $headline): ?Vec3
+    {
+        return isset($headline['weakest_at_mm']) ? new Vec3(...$headline['weakest_at_mm']) : null;
     }
 }

@@ -91,7 +91,7 @@ final class RankStances
             $other = $known[$ids[$k === 0 ? 1 : 0] ?? $id];
             $reason = Reason::sentence($lean, $known[$id], $other, $weights, $k === 0 ? 'the runner-up' : 'the first');
             $stances[] = Stance::of($choices[$id], $origins[$id], $known[$id], lean: $lean, reason: $reason, rank: $k + 1, score: $scores[$id], picture: self::picture($this->bench, $pictures[$id] ?? null),
-                weakestAt: isset($proofs[$id]) ? Proof::stance($proofs[$id]->headline ?? [])->weakestAt : null);
+                weakestAt: isset($proofs[$id]) ? Proof::weakestAt($proofs[$id]->headline ?? []) : null);
         }
 
         return $stances;
@@ -109,7 +109,7 @@ final class RankStances
 
         return Stance::of(
             $choice, Origin::Hand, $numbers, lean: Lean::words($choice->up, $bench->look()->display), picture: self::picture($bench, $bench->find(ContactPrint::class, $subject)),
-            weakestAt: isset($proofs[0]) ? Proof::stance($proofs[0]->headline ?? [])->weakestAt : null,
+            weakestAt: isset($proofs[0]) ? Proof::weakestAt($proofs[0]->headline ?? []) : null,
         );
     }
 

@@ -104,10 +104,10 @@ final class MeshInHand
         return $this->hull ??= ConvexHull::of($this->mesh());
     }
 
-    /** The mesh to at most Visibility::MOST_FACETS facets; null where it has no more. */
+    /** Visibility::copyOf the mesh. */
     public function coarse(): ?Simplified
     {
-        return ($this->coarse ??= [Simplified::to($this->mesh(), Visibility::MOST_FACETS, $this->facets())])[0];
+        return ($this->coarse ??= [Visibility::copyOf($this->mesh(), $this->facets())])[0];
     }
 
     /** What its slices are cut from. */

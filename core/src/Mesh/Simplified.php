@@ -26,17 +26,22 @@ final readonly class Simplified
     private function __construct(public Mesh $mesh, public array $source, public array $owner, public array $vertex) {}
 
     /**
-     * Null when the mesh has no more than that many facets to begin with.
+     * Null when the mesh has no more than that many facets to begin with, and its slivers are not longer than that.
      *
      * @param  ?Surface  $facets  of the mesh, where they are at hand
+     * @param  float  $mostCells  length of all facets laid end to end, in cells of the grid
      */
-    public static function to(Mesh $mesh, int $most, ?Surface $facets = null): ?self
+    public static function to(Mesh $mesh, int $most, ?Surface $facets = null, float $mostCells = INF): ?self
     {
-        if ($mesh->triangleCount() <= $most) {
+        if ($mesh->triangleCount() <= $most && $mostCells === INF) {
             return null;
         }
         // a flat patch of n cells has about 2 n facets
-        for ($cell = sqrt(2 * ($facets ?? Surface::ofFacets($mesh))->totalAreaMm2() / $most); ; $cell *= self::WIDER) {
+        $cell = sqrt(2 * ($facets ?? Surface::ofFacets($mesh))->totalAreaMm2() / $most);
+        if ($mesh->triangleCount() <= $most && self::lengthMm($mesh) <= $mostCells * $cell) {
+            return null;
+        }
+        for (; ; $cell *= self::WIDER) {
             $cluster = self::clusters($mesh, max($cell, 1e-12));
             $source = self::surviving($mesh->tri, $cluster);
             if ($source !== [] && count($source) <= $most) {
@@ -46,6 +51,25 @@ final readonly class Simplified
                 return null; // all in one cell: there is nothing to look at anyway
             }
         }
+    }
+
+    /** Of all facets laid end to end: how far a corner lies from the first one, along the axis where that is farthest. */
+    private static function lengthMm(Mesh $mesh): float
+    {
+        ['x' => $x, 'y' => $y, 'z' => $z, 'tri' => $tri] = get_object_vars($mesh);
+        $sum = 0.0;
+        for ($i = 0, $n = count($tri); $i < $n; $i += 3) {
+            $longest = 0.0;
+            for ($k = $i + 1, $a = $tri[$i]; $k < $i + 3; $k++) {
+                $b = $tri[$k];
+                foreach ([$x[$b] - $x[$a], $y[$b] - $y[$a], $z[$b] - $z[$a]] as $d) {
+                    $longest = $d > $longest ? $d : (-$d > $longest ? -$d : $longest);
+                }
+            }
+            $sum += $longest;
+        }
+
+        return $sum;
     }
 
     /** @return list<int> cluster of each vertex, numbered in vertex order */

@@ -41,7 +41,7 @@ final readonly class StanceBasis
         $hull = ConvexHull::of($mesh);
         $step && $step('hull');
 
-        $coarse = Simplified::to($mesh, Visibility::MOST_FACETS, $facets);
+        $coarse = Visibility::copyOf($mesh, $facets);
         $seen = Visibility::weights($mesh, $facets, Views::of($display), $coarse);
         $step && $step('sight');
 
@@ -50,7 +50,7 @@ final readonly class StanceBasis
 
     /**
      * @param  list<float>  $seen  seen weight of each facet, before marks
-     * @param  ?Simplified  $coarse  the mesh to at most Visibility::MOST_FACETS facets; null where it has no more
+     * @param  ?Simplified  $coarse  Visibility::copyOf
      */
     public static function from(Mesh $mesh, Surface $facets, ConvexHull $hull, array $seen, ?Simplified $coarse, Marks $marks, ?MassProperties $mass = null): self
     {

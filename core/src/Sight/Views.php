@@ -39,6 +39,20 @@ final readonly class Views
         return array_map(static fn (array $set): self => new self($set), array_chunk($all, 48));
     }
 
+    /** @return array{list<float>, list<float>, list<float>, list<float>} directions, and their shares */
+    public function flat(): array
+    {
+        $x = $y = $z = $share = [];
+        foreach ($this->all as [$view, $s]) {
+            $x[] = $view->x;
+            $y[] = $view->y;
+            $z[] = $view->z;
+            $share[] = $s;
+        }
+
+        return [$x, $y, $z, $share];
+    }
+
     private static function isAround(Display $display): bool
     {
         return $display->spreadDeg >= 150;

@@ -210,6 +210,21 @@ it('reads directions as typed', function () {
         ->and(fn () => new Vec3(NAN, 0, 0))->toThrow(InvalidArgumentException::class);
 });
 
+it('draws slivers simplified, and sees the same as of a cone cut coarser', function () {
+    [$fine, $coarse] = [Solids::cone(10, 20, 12_000), Solids::cone(10, 20, 360)];
+    $copy = Visibility::copyOf($fine, Surface::ofFacets($fine));
+    expect($fine->triangleCount())->toBeLessThan(30_000)->and($copy?->mesh->triangleCount())->toBeLessThan(3_000)->toBeGreaterThan(300)
+        ->and(Visibility::copyOf($coarse, Surface::ofFacets($coarse)))->toBeNull();
+    $views = Views::of(Display::facingMinusY());
+    [$seen, $all] = seenOf($fine, $views);
+    [$seenCoarse, $allCoarse] = seenOf($coarse, $views);
+    expect($seen / $all)->toEqualWithDelta($seenCoarse / $allCoarse, 2e-3);
+    // under a lid twice as wide nothing of it is seen from above
+    $under = Solids::lathes([[[10.0, 0.0], [0.0, 20.0]], [[20.0, 30.0], [20.0, 31.0]]], 5_000);
+    expect(Visibility::copyOf($under, Surface::ofFacets($under)))->not->toBeNull()
+        ->and(seenOf($under, Views::from(new Vec3(0, 0, 1)))[0])->toEqualWithDelta(M_PI * 400, 0.005 * M_PI * 400);
+});
+
 it('refuses facets that lie over each other by the hundred, and takes as many side by side', function () {
     $one = Solids::box(3, 3, 3);
     $layers = fn (int $times): Mesh => new Mesh($one->x, $one->y, $one->z, array_merge(...array_fill(0, $times, $one->tri)));

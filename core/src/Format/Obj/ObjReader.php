@@ -42,8 +42,8 @@ final class ObjReader implements MeshReader
         'trim' => 1, 'hole' => 1, 'scrv' => 1, 'sp' => 1, 'end' => 1, 'con' => 1, 'ctech' => 1, 'stech' => 1,
     ];
 
-    /** @var list<array{string, int}> name and first facet of each part begun */
-    private array $begun = [];
+    /** @var array<int, string> by first facet, the part begun last there */
+    private array $begun = [0 => ''];
 
     private int $withoutFacets = 0;
 
@@ -111,7 +111,7 @@ final class ObjReader implements MeshReader
         } elseif ($word === 'f' || $word === 'fo') {
             $this->polygon($words);
         } elseif ($word === 'o' || $word === 'g') {
-            $this->begun[] = [implode(' ', array_slice($words, 1)), $this->polygons->triangleCount()];
+            $this->begun[$this->polygons->triangleCount()] = implode(' ', array_slice($words, 1));
         } elseif (isset(self::NO_FACETS[$word])) {
             $this->withoutFacets++;
         } elseif ($word !== '' && $word[0] !== '#' && ! isset(self::PASSED_OVER[$word])) {
@@ -176,7 +176,7 @@ final class ObjReader implements MeshReader
     {
         $end = $this->polygons->triangleCount();
         $parts = [];
-        foreach (array_reverse([['', 0], ...$this->begun]) as [$name, $first]) {
+        foreach (array_reverse($this->begun, true) as $first => $name) {
             if ($first < $end) {
                 $parts[] = new Part($name, $first, $end - $first);
                 $end = $first;

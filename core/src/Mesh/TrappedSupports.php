@@ -149,8 +149,12 @@ final class TrappedSupports
                         continue;
                     }
                     for ($t = $from[$o], $to = $from[$o + 1]; $t < $to; $t++) {
+                        if (! isset($left[$t])) {
+                            continue;
+                        }
                         $low = $t > $from[$o] ? $last[$t - 1] + 1 : 0;
-                        if (isset($left[$t]) && min($ceiling, $first[$t] - 1) >= max($floor, $low)) {
+                        $high = $first[$t] - 1;
+                        if ($low <= $ceiling && $floor <= $high && $low <= $high && $floor <= $ceiling) {
                             $open[] = [$t, $o];
                             unset($left[$t]);
                         }

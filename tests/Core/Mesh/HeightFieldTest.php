@@ -2,9 +2,11 @@
 
 declare(strict_types=1);
 
+use Database\Demo\Marsh;
 use Tests\Support\Solids;
 use Wrenlo\Core\Geometry\Rotation;
 use Wrenlo\Core\Geometry\Vec3;
+use Wrenlo\Core\Mesh\ConvexHull;
 use Wrenlo\Core\Mesh\HeightBands;
 use Wrenlo\Core\Mesh\HeightField;
 use Wrenlo\Core\Mesh\Mesh;
@@ -53,6 +55,14 @@ it('balances every column of a closed mesh: the sections add up to the volume', 
         expect($volume)->toEqualWithDelta($exact, 0.01 * $exact);
     }
 })->with([[new Vec3(0, 0, 1)], [new Vec3(1, 0, 0)], [new Vec3(0.3, -0.5, 0.8)], [new Vec3(-0.6, 0.2, -0.7)]]);
+
+it('comes to the same by the corners of the hull as by all of them', function (Mesh $mesh) {
+    $hull = ConvexHull::of($mesh);
+    foreach ([[0, 0, 1], [0.3, -0.5, 0.8], [-0.6, 0.2, -0.7], [1, 0, 0]] as $up) {
+        $of = fn (Mesh|ConvexHull|null $corners): HeightField => HeightField::of($mesh, Surface::ofFacets($mesh), array_fill(0, $mesh->triangleCount(), 1.0), Rotation::bringingUp(new Vec3(...$up)), 0.2, 0.7, 0.02, liftMm: 1.5, corners: $corners);
+        expect($of($hull))->toEqual($of(null));
+    }
+})->with(fn () => ['a curlew' => [Marsh::curlew(6.0)], 'a box' => [Solids::box(20, 30, 40)], 'a sheet' => [Solids::box(20, 30, 0.4)]]);
 
 it('gets finer for small pieces and bounded for large ones', function () {
     expect(field(Solids::box(150, 150, 5))->cellMm)->toBe(0.5)

@@ -12,13 +12,13 @@ final class Running
     /** @var list<Process> */
     private array $workers = [];
 
-    private function __construct(public readonly string $url, private readonly string $folder, private readonly Process $web, private readonly array $environment) {}
+    private function __construct(public readonly string $url, private readonly string $folder, private readonly Process $web, private readonly array $environment, private readonly bool $isAsShipped) {}
 
     /**
      * Fewer directions are searched, and fewer stances proven, than in a real one.
      *
      * @param  array<string, string>  $settings
-     * @param  bool  $isAsShipped  its web server as bin/demo starts it, for timings
+     * @param  bool  $isAsShipped  web server and workers as bin/demo starts them, for timings
      */
     public static function start(array $settings = [], bool $isAsShipped = false): self
     {
@@ -44,7 +44,7 @@ final class Running
         FreePort::waitFor($port);
         @file_get_contents("http://127.0.0.1:{$port}/up"); // as bin/demo does
 
-        return new self("http://127.0.0.1:{$port}", $folder, $web, $environment);
+        return new self("http://127.0.0.1:{$port}", $folder, $web, $environment, $isAsShipped);
     }
 
     /** Migrated once for all that start; it goes with the test runner. @param  array<string, string>  $environment */
@@ -73,7 +73,7 @@ final class Running
     public function startWorkers(int $number): self
     {
         for ($n = 0; $n < $number; $n++) {
-            $worker = new Process(['setsid', 'php', 'artisan', 'queue:work', '--queue=short,long,late', '--sleep=0.05', '--tries=0', '--timeout=0', '--memory=480'], dirname(__DIR__, 2), $this->environment, null, null);
+            $worker = new Process(['setsid', ...($this->isAsShipped ? ['nice', '-n', '10'] : []), 'php', 'artisan', 'queue:work', '--queue=short,long,late', '--sleep=0.05', '--tries=0', '--timeout=0', '--memory=480'], dirname(__DIR__, 2), $this->environment, null, null);
             $worker->disableOutput();
             $worker->start();
             $this->workers[] = $worker;

@@ -30,6 +30,9 @@ final class MeshInHand
     /** A mesh above this is let go between two findings: a worker has 512 MB. */
     private const LARGE = 400_000;
 
+    /** Corners of a hull above which a sketch is not kept beside the mesh of the next finding: a round piece may have all its vertices there. */
+    private const LARGE_HULL = 40_000;
+
     private static ?self $last = null;
 
     private ?Surface $facets = null;
@@ -53,6 +56,7 @@ final class MeshInHand
         if (self::$last?->of !== $of) {
             self::letGo(); // before the next one is read: there is not room for two
             self::$last = new self($of, self::reading($subject));
+            self::$last->giveBack();
         }
 
         return self::$last;
@@ -66,9 +70,21 @@ final class MeshInHand
     /** Between two findings. */
     public static function tidy(): void
     {
-        if (self::$last !== null && self::$last->mesh()->triangleCount() > self::LARGE) {
+        if (self::$last !== null && self::$last->isLarge()) {
             self::letGo();
+            gc_mem_caches();
         }
+    }
+
+    private function isLarge(): bool
+    {
+        return $this->mesh()->triangleCount() > self::LARGE;
+    }
+
+    /** Hashes of corners and of neighbours leave small blocks behind, which PHP keeps for more of them: a long list needs them elsewhere. */
+    private function giveBack(): void
+    {
+        $this->isLarge() && gc_mem_caches();
     }
 
     /** @throws UnreadableMesh */
@@ -101,7 +117,12 @@ final class MeshInHand
 
     public function hull(): ConvexHull
     {
-        return $this->hull ??= ConvexHull::of($this->mesh());
+        if ($this->hull === null) {
+            $this->hull = ConvexHull::of($this->mesh());
+            $this->giveBack();
+        }
+
+        return $this->hull;
     }
 
     /** Visibility::copyOf the mesh. */
@@ -120,11 +141,16 @@ final class MeshInHand
     public static function sketch(Work $work): StanceSketch
     {
         $of = Sketch::key($work->subject);
-        if ((self::$sketch[0] ?? null) !== $of) {
-            self::$sketch = [$of, SketchFile::read($work->lists(Sketch::class, 'sketch'))];
+        if ((self::$sketch[0] ?? null) === $of) {
+            return self::$sketch[1];
+        }
+        self::$sketch = null; // before the next one is read: there is not room for two
+        $sketch = SketchFile::read($work->lists(Sketch::class, 'sketch'));
+        if (count($sketch->hull->x) <= self::LARGE_HULL) {
+            self::$sketch = [$of, $sketch];
         }
 
-        return self::$sketch[1];
+        return $sketch;
     }
 
     /** What all stances rest on, the marks of the subject included. Its report and sight are there. */
@@ -140,6 +166,7 @@ final class MeshInHand
             $seen = $work->lists(Sight::class, 'weights')->floats('weights');
             $mass = MassProperties::fromReport($work->headline(Report::class)['report']);
             $this->basis = [$of, StanceBasis::from($this->mesh(), $this->facets(), $this->hull, $seen, $this->coarse(), $work->subject->marks($this->mesh()->triangleCount()), $mass)];
+            $this->giveBack();
         }
 
         return $this->basis[1];

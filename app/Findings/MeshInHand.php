@@ -118,8 +118,9 @@ final class MeshInHand
     public function hull(): ConvexHull
     {
         if ($this->hull === null) {
-            $this->hull = ConvexHull::of($this->mesh());
+            $hull = ConvexHull::of($this->mesh());
             $this->giveBack();
+            $this->hull = $hull;
         }
 
         return $this->hull;
@@ -165,8 +166,9 @@ final class MeshInHand
             }
             $seen = $work->lists(Sight::class, 'weights')->floats('weights');
             $mass = MassProperties::fromReport($work->headline(Report::class)['report']);
-            $this->basis = [$of, StanceBasis::from($this->mesh(), $this->facets(), $this->hull, $seen, $this->coarse(), $work->subject->marks($this->mesh()->triangleCount()), $mass)];
+            $basis = StanceBasis::from($this->mesh(), $this->facets(), $this->hull, $seen, $this->coarse(), $work->subject->marks($this->mesh()->triangleCount()), $mass);
             $this->giveBack();
+            $this->basis = [$of, $basis];
         }
 
         return $this->basis[1];

@@ -9,6 +9,7 @@ use Tests\Support\RealMeshes;
 use Tests\Support\Running;
 use Tests\Support\Solids;
 use Wrenlo\Core\Format\MeshFormats;
+use Wrenlo\Core\Mesh\Mesh;
 use Wrenlo\Core\Mesh\MeshInspector;
 
 beforeEach(function () {
@@ -134,6 +135,21 @@ it('refuses a wrong file and shows what is wrong with a damaged one', function (
     $this->chrome->first('#repair-holes')->sendKeys(' ');
     $this->chrome->press('Take it back and measure anew');
     $this->chrome->waitForText('Not a closed solid', 90);
+});
+
+it('leads from facets that lie over each other to the repair that helps', function () {
+    $this->app->startWorker();
+    $this->chrome->visit($this->app->url)->waitForText('Nothing on the shelves yet');
+    $box = Solids::box(20, 30, 40);
+    dropFile($this->chrome, Solids::stl(new Mesh($box->x, $box->y, $box->z, array_merge(...array_fill(0, 60, $box->tri)))), 'crate.stl');
+    $this->chrome->waitForText('The mesh cannot be measured as it is', 60)->waitForText('cover the box round the piece 60 times');
+    $this->chrome->press('To the repairs');
+    $this->chrome->waitForText('What can be put right')->waitForText('cover the box round the piece 60 times');
+    $this->chrome->first('#repair-duplicate')->click();
+    $this->chrome->press('Repair and measure anew');
+    $this->chrome->waitForText('A sound solid', 60);
+    $this->chrome->keys('2');
+    $this->chrome->waitForText('these proven layer by layer', 90);
 });
 
 it('can be worked by keyboard alone', function () {

@@ -11,6 +11,6 @@ final class Unmeasurable extends RuntimeException
 {
     public static function liesOverItself(float $times): self
     {
-        return new self('The facets cover the box round the piece '.number_format($times).' times: they lie over each other. Take the repair that leaves out facets given twice, or write the mesh anew.');
+        return new self('The facets cover the box round the piece '.number_format($times).' times: they lie over each other. Take the repair under Look that leaves out facets given twice, or write the mesh anew.');
     }
 }

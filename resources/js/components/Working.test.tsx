@@ -36,6 +36,14 @@ describe('a measurement that is not done', () => {
         expect(screen.getByRole('alert').textContent).toContain('The file ends at byte 9,000.');
         expect(screen.getByRole('button', { name: 'Try again' })).toBeTruthy();
     });
+    it('leads to the repairs where one of them helps', () => {
+        const onRepair = vi.fn();
+        const failed = measuring({ state: 'failed', failureCode: 'unmeasurable', failure: 'The facets lie over each other.' });
+        render(<Working pieceId={7} measuring={failed} onRepair={onRepair} />);
+        expect(screen.queryByRole('button', { name: 'Try again' })).toBeNull();
+        fireEvent.click(screen.getByRole('button', { name: 'To the repairs' }));
+        expect(onRepair).toHaveBeenCalledOnce();
+    });
     it('offers a new start after a stop', () => {
         render(<Working pieceId={7} measuring={measuring({ state: 'cancelled', words: 'Stopped at your wish' })} />);
         expect(screen.getByRole('button', { name: 'Start again' })).toBeTruthy();

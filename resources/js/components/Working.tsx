@@ -3,7 +3,7 @@ import { json } from '@/lib/http';
 import type { Measuring } from '@/types/generated';
 
 /** An analysis that is under way, has failed or was stopped: what is happening, and the one thing to do. */
-export function Working({ pieceId, measuring }: { pieceId: number; measuring: Measuring }) {
+export function Working({ pieceId, measuring, onRepair }: { pieceId: number; measuring: Measuring; onRepair?: () => void }) {
     const act = async (method: 'POST' | 'DELETE'): Promise<void> => {
         await json(method, `/pieces/${pieceId}/measuring`);
         router.reload();
@@ -36,13 +36,15 @@ export function Working({ pieceId, measuring }: { pieceId: number; measuring: Me
             <h2 className="text-[20px] leading-tight">{measuring.words}</h2>
             {measuring.failure && <p className="font-serif text-[16px] leading-snug">{measuring.failure}</p>}
             <p className="text-[13px] text-soft">
-                {isFailed
-                    ? 'The file is kept as it came; nothing was changed. Save it anew from the program it was made with and bring it again, or let Wrenlo try once more.'
-                    : 'What was measured until then is kept.'}
+                {onRepair
+                    ? 'The file is kept as it came; nothing was changed.'
+                    : isFailed
+                      ? 'The file is kept as it came; nothing was changed. Save it anew from the program it was made with and bring it again, or let Wrenlo try once more.'
+                      : 'What was measured until then is kept.'}
             </p>
             <div className="flex gap-2">
-                <button type="button" className="btn btn-neutral btn-sm" onClick={() => void act('POST')}>
-                    {isFailed ? 'Try again' : 'Start again'}
+                <button type="button" className="btn btn-neutral btn-sm" onClick={() => (onRepair ? onRepair() : void act('POST'))}>
+                    {onRepair ? 'To the repairs' : isFailed ? 'Try again' : 'Start again'}
                 </button>
                 <button
                     type="button"

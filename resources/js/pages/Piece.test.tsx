@@ -90,6 +90,16 @@ it('shows what is going on where a station has not enough to go on', async () =>
     expect(screen.getByRole('button', { name: 'Start again' })).toBeTruthy();
 });
 
+it('leads from what cannot be measured to the repairs, and says there why', async () => {
+    history.replaceState({}, '', '#weigh');
+    const failed = measuring({ state: 'failed', failureCode: 'unmeasurable', failure: 'They lie over each other.' });
+    await act(async () => void render(<Piece bench={{ ...data({}), measuring: failed }} ranking={null} shelf={shelf} />));
+    expect(screen.queryByText(/weighs/)).toBeNull();
+    fireEvent.click(screen.getByRole('button', { name: 'To the repairs' }));
+    expect(screen.getByText('Look at it.')).toBeTruthy();
+    expect(screen.getByRole('alert').textContent).toBe('They lie over each other.');
+});
+
 it('takes a key to a station the current one does not own only where it works everywhere', async () => {
     await act(async () => void render(<Piece bench={data({})} ranking={null} shelf={shelf} />));
     fireEvent.keyDown(window, { key: '?' });

@@ -30,6 +30,8 @@ export default function Piece(props: PieceProps) {
     const { stage, strip } = view;
     const tracks = useTracks(data.piece.id, strip?.stanceId ?? null, `${stage.layerMm} ${data.plan.version} ${measuring.state}`);
     const isStopped = measuring.state === 'failed' || measuring.state === 'cancelled';
+    const needsRepair = measuring.failureCode === 'unmeasurable';
+    const canRepair = needsRepair && view.key === 'look' && view.isReady;
 
     return (
         <Frame trail={<PlanTrail bench={bench} />} side={<HeadSide bench={bench} />}>
@@ -83,8 +85,21 @@ export default function Piece(props: PieceProps) {
                 </div>
                 <aside aria-label="Evidence" className="flex min-h-0 flex-col overflow-hidden border-l border-base-300 bg-base-100">
                     <Told bench={bench} station={view.key} />
+                    {canRepair && (
+                        <p role="alert" className="border-b border-base-300 bg-wash px-4 py-2 font-serif text-[15px] leading-snug">
+                            {measuring.failure}
+                        </p>
+                    )}
                     <div className="min-h-0 flex-1">
-                        {isStopped || !view.isReady ? <Working pieceId={data.piece.id} measuring={measuring} /> : view.evidence}
+                        {(isStopped && !canRepair) || !view.isReady ? (
+                            <Working
+                                pieceId={data.piece.id}
+                                measuring={measuring}
+                                onRepair={needsRepair ? () => bench.go('look') : undefined}
+                            />
+                        ) : (
+                            view.evidence
+                        )}
                     </div>
                 </aside>
                 {strip && (

@@ -2,6 +2,7 @@ import { Head } from '@inertiajs/react';
 import { lazy, Suspense, useEffect, useRef } from 'react';
 import { HeadSide, PlanTrail } from '@/bench/Head';
 import { pageKeys } from '@/bench/keys';
+import { Evidence } from '@/bench/Evidence';
 import { Told } from '@/bench/Told';
 import { useBench, type PieceProps } from '@/bench/useBench';
 import { mostMm } from '@/lib/layers';
@@ -9,7 +10,6 @@ import { useTracks } from '@/bench/useTracks';
 import { Frame } from '@/components/Frame';
 import { KeyOverlay } from '@/components/KeyOverlay';
 import { RouteCard } from '@/components/RouteCard';
-import { Working } from '@/components/Working';
 import { useShortcuts } from '@/lib/keys';
 import { HeightScore } from '@/score/HeightScore';
 import { useStations } from '@/stations/list';
@@ -29,9 +29,6 @@ export default function Piece(props: PieceProps) {
     useArrivals(view, set);
     const { stage, strip } = view;
     const tracks = useTracks(data.piece.id, strip?.stanceId ?? null, `${stage.layerMm} ${data.plan.version} ${measuring.state}`);
-    const isStopped = measuring.state === 'failed' || measuring.state === 'cancelled';
-    const needsRepair = measuring.failureCode === 'unmeasurable';
-    const canRepair = needsRepair && view.key === 'look' && view.isReady;
 
     return (
         <Frame trail={<PlanTrail bench={bench} />} side={<HeadSide bench={bench} />}>
@@ -85,22 +82,7 @@ export default function Piece(props: PieceProps) {
                 </div>
                 <aside aria-label="Evidence" className="flex min-h-0 flex-col overflow-hidden border-l border-base-300 bg-base-100">
                     <Told bench={bench} station={view.key} />
-                    {canRepair && (
-                        <p role="alert" className="border-b border-base-300 bg-wash px-4 py-2 font-serif text-[15px] leading-snug">
-                            {measuring.failure}
-                        </p>
-                    )}
-                    <div className="min-h-0 flex-1">
-                        {(isStopped && !canRepair) || !view.isReady ? (
-                            <Working
-                                pieceId={data.piece.id}
-                                measuring={measuring}
-                                onRepair={needsRepair ? () => bench.go('look') : undefined}
-                            />
-                        ) : (
-                            view.evidence
-                        )}
-                    </div>
+                    <Evidence bench={bench} view={view} measuring={measuring} />
                 </aside>
                 {strip && (
                     <div className="col-span-3">

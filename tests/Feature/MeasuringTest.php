@@ -88,6 +88,15 @@ it('shows the report of a damaged mesh and still ranks it', function () {
         ->where('bench.stations.look.mesh.notices.0.code', 'open')->has('ranking.stances'));
 });
 
+it('says what failed once the report before it is there', function () {
+    $piece = Pieces::waiting();
+    $subject = Pieces::bench($piece)->subject();
+    Findings::existing(Sight::class, $subject)?->update(['state' => FindingState::Failed, 'words' => 'It cannot be measured', 'failure_code' => 'unmeasurable', 'failure' => 'They lie over each other.']);
+    $this->getJson("/pieces/{$piece->id}/measuring")->assertJsonPath('underWay', true)->assertJsonPath('failure', null);
+    Findings::now(Report::class, $subject);
+    $this->getJson("/pieces/{$piece->id}/measuring")->assertJsonPath('underWay', false)->assertJsonPath('state', 'failed')->assertJsonPath('failureCode', 'unmeasurable');
+});
+
 it('stops when asked, says so, and goes on when asked again', function () {
     $piece = Pieces::waiting();
     $this->deleteJson("/pieces/{$piece->id}/measuring")->assertJsonPath('state', 'cancelled')->assertJsonPath('words', 'Stopped at your wish');

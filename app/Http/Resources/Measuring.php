@@ -30,7 +30,9 @@ final readonly class Measuring
             if ($finding === null || $isDone) {
                 continue;
             }
-            $over ??= $finding->state->isUnderWay() ? null : $finding;
+            // what failed is said once what comes before it is there: the report offers the repairs
+            $isSaid = $active === null || ! $active->state->isUnderWay() || $finding->state === FindingState::Cancelled;
+            $over ??= $finding->state->isUnderWay() || ! $isSaid ? null : $finding;
             // the first that runs is what one waits for; else the first that waits
             $active = $active === null || ($active->state === FindingState::Waiting && $finding->state === FindingState::Running) ? $finding : $active;
         }

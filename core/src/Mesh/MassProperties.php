@@ -8,7 +8,6 @@ use Wrenlo\Core\Geometry\Vec3;
 
 use function abs;
 use function count;
-use function sqrt;
 
 /**
  * Volume and centre of mass by signed tetrahedra about the centre of the bounding box (the choice of origin
@@ -55,25 +54,12 @@ final readonly class MassProperties
         }
         $area = $facets->totalAreaMm2();
         // A tenth of a per mille of area × size: below that the surface is a sheet, not a solid.
-        $isSolid = self::openAreaMm2($facets) < self::OPEN_SHARE * $area && abs($volume6) > 6e-5 * $area * $mesh->bounds()->diagonalMm() * 1e-3;
+        $isSolid = $facets->openAreaMm2() < self::OPEN_SHARE * $area && abs($volume6) > 6e-5 * $area * $mesh->bounds()->diagonalMm() * 1e-3;
         $centre = $isSolid
             ? new Vec3($ox + $mx / (4 * $volume6), $oy + $my / (4 * $volume6), $oz + $mz / (4 * $volume6))
             : self::areaCentroid($facets, $area) ?? new Vec3($ox, $oy, $oz);
 
         return new self($volume6 / 6, $area, $centre);
-    }
-
-    /** |Σ A·n|: zero for a closed surface, the area of the hole for one with a flat hole. */
-    private static function openAreaMm2(Surface $facets): float
-    {
-        $sx = $sy = $sz = 0.0;
-        foreach ($facets->area as $f => $a) {
-            $sx += $a * $facets->nx[$f];
-            $sy += $a * $facets->ny[$f];
-            $sz += $a * $facets->nz[$f];
-        }
-
-        return sqrt($sx * $sx + $sy * $sy + $sz * $sz);
     }
 
     private static function areaCentroid(Surface $facets, float $area): ?Vec3

@@ -81,4 +81,17 @@ final readonly class Surface
     {
         return array_sum($this->area);
     }
+
+    /** |Σ A·n|: zero for a closed surface, the area of the hole for one with a flat hole. */
+    public function openAreaMm2(): float
+    {
+        $x = $y = $z = 0.0;
+        foreach ($this->area as $f => $a) {
+            $x += $a * $this->nx[$f];
+            $y += $a * $this->ny[$f];
+            $z += $a * $this->nz[$f];
+        }
+
+        return sqrt($x * $x + $y * $y + $z * $z);
+    }
 }

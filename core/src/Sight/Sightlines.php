@@ -11,7 +11,6 @@ use Wrenlo\Core\Mesh\Surface;
 use function abs;
 use function array_fill;
 use function count;
-use function sqrt;
 
 /**
  * Whether anything lies between points and their viewers. For each view what may hide is drawn into a depth buffer; a point is open
@@ -21,6 +20,9 @@ final class Sightlines
 {
     /** A facet turned further from the viewer than this (cosine) is followed as if it were this far. */
     private const FLATTEST = 0.05;
+
+    /** A surface with holes of this share of it, or more, is seen from behind as well. */
+    private const OPEN_SHARE = 0.002;
 
     /** What may lie in front of a sample and still be its own surroundings, in pixels. */
     private const LENIENT = 1.0;
@@ -37,7 +39,7 @@ final class Sightlines
     {
         ['nx' => $nx, 'ny' => $ny, 'nz' => $nz] = get_object_vars($lieOn);
         ['x' => $sx, 'y' => $sy, 'z' => $sz, 'of' => $of] = get_object_vars($samples);
-        $backToo = ! self::isClosed($facets);
+        $backToo = $facets->openAreaMm2() >= self::OPEN_SHARE * $facets->totalAreaMm2();
         $facing = self::facing($lieOn, $views, $of, $turnedAway);
         $open = array_fill(0, count($of), 0);
         foreach ($views->all as $k => [$view]) {
@@ -123,18 +125,5 @@ final class Sightlines
     private static function across(Vec3 $view): Vec3
     {
         return $view->cross(abs($view->z) < 0.9 ? new Vec3(0, 0, 1) : new Vec3(1, 0, 0))->unit();
-    }
-
-    /** The facets of a closed surface cancel as vectors. */
-    private static function isClosed(Surface $facets): bool
-    {
-        $x = $y = $z = 0.0;
-        foreach ($facets->area as $f => $a) {
-            $x += $a * $facets->nx[$f];
-            $y += $a * $facets->ny[$f];
-            $z += $a * $facets->nz[$f];
-        }
-
-        return sqrt($x * $x + $y * $y + $z * $z) < 0.002 * $facets->totalAreaMm2();
     }
 }

@@ -225,6 +225,16 @@ it('draws slivers simplified, and sees the same as of a cone cut coarser', funct
         ->and(seenOf($under, Views::from(new Vec3(0, 0, 1)))[0])->toEqualWithDelta(M_PI * 400, 0.005 * M_PI * 400);
 });
 
+it('looks into what has a hole, and only at the outside of what is closed', function () {
+    $box = Solids::box(20, 30, 40);
+    $top = array_values(array_filter(range(0, 11), fn (int $f): bool => min($box->z[$box->tri[3 * $f]], $box->z[$box->tri[3 * $f + 1]], $box->z[$box->tri[3 * $f + 2]]) > 39.9));
+    $open = $box->withFacets(array_merge(...array_map(fn (int $f): array => array_slice($box->tri, 3 * $f, 3), array_diff(range(0, 11), $top))));
+    expect($top)->toHaveCount(2)->and(Surface::ofFacets($box)->openAreaMm2())->toEqualWithDelta(0.0, 1e-9)->and(Surface::ofFacets($open)->openAreaMm2())->toEqualWithDelta(600.0, 1e-9);
+    // from the front and above the back wall is seen through the hole, from its inside: it hides what lies behind it all the same
+    [$seen] = seenOf($open, Views::from((new Vec3(0, -1, 1))->unit()));
+    expect($seen)->toEqualWithDelta(20 * 40, 1.0);
+});
+
 it('refuses facets that lie over each other by the hundred, and takes as many side by side', function () {
     $one = Solids::box(3, 3, 3);
     $layers = fn (int $times): Mesh => new Mesh($one->x, $one->y, $one->z, array_merge(...array_fill(0, $times, $one->tri)));

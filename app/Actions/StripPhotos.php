@@ -8,6 +8,7 @@ use App\Findings\Kinds\PhotoRead;
 use App\Models\Piece;
 use App\Plans\Bench;
 use App\Plans\Plans;
+use App\Plans\Seen;
 use App\Stations\Shape\ShapeStation;
 use App\Storage\Blobs;
 use GdImage;
@@ -71,7 +72,7 @@ final class StripPhotos
         }
         $plan = $made->plan()->firstOrFail()->setRelation('piece', $made);
         $isBox = $shape->shape === ShapeKind::Box;
-        Plans::decide($plan, 'shape', ['shape' => ($isBox ? ShapeKind::Box : ShapeKind::Cylinder)->value, 'width_mm' => $isBox ? $shape->widthMm : min(1000.0, $shape->widthMm * (1 + count($paths))), 'around' => $isBox], $plan->version);
+        Plans::decide($plan, 'shape', ['shape' => ($isBox ? ShapeKind::Box : ShapeKind::Cylinder)->value, 'width_mm' => $isBox ? $shape->widthMm : min(1000.0, $shape->widthMm * (1 + count($paths))), 'around' => $isBox], Seen::all($plan));
 
         return $made->refresh();
     }

@@ -9,6 +9,7 @@ use App\Findings\Findings;
 use App\Models\Piece;
 use App\Models\Plan;
 use App\Models\PlanStep;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;
 
@@ -25,29 +26,29 @@ final class Plans
      * stays, and this becomes a plan of its own.
      *
      * @param  array<string, mixed>  $changes  as the station's rules let through
-     * @param  int  $seen  version of the plan that the window knew
-     * @return ?string what to tell, when something else came of it
+     * @return ?string what to tell, when something else came of it or another window changed something else
      */
-    public static function decide(Plan $plan, string $station, array $changes, int $seen): ?string
+    public static function decide(Plan $plan, string $station, array $changes, Seen $seen): ?string
     {
         do {
-            $clash = self::clash($plan, $station, array_keys($changes), $seen);
-            if ($clash === null && self::take($plan, $station, $changes)) {
-                return null;
+            $others = $seen->others($plan);
+            $clash = self::clash($others, $station, array_keys($changes));
+            if ($clash === null && self::take($plan, $station, $changes, $seen->window)) {
+                return $others->isEmpty() ? null : "Another window changed this plan meanwhile, too ({$others->firstOrFail()->told($plan)}). It is here with what you did.";
             }
             $plan->refresh()->unsetRelation('decisions'); // where another window was faster by a moment, what it did is looked at
         } while ($clash === null);
         $copy = self::copy($plan, self::freeName($plan->piece, "{$plan->name}, the other window"), false);
-        self::take($copy, $station, $changes);
+        self::take($copy, $station, $changes, $seen->window);
 
-        return "Another window changed this meanwhile ({$clash}). Both are kept: yours is now the plan “{$copy->name}”.";
+        return "Another window changed this meanwhile ({$clash->told($plan)}). Both are kept: yours is now the plan “{$copy->name}”.";
     }
 
     /**
      * @param  array<string, mixed>  $changes
      * @return bool false when another window was faster
      */
-    private static function take(Plan $plan, string $station, array $changes): bool
+    private static function take(Plan $plan, string $station, array $changes, ?string $window): bool
     {
         $bench = new Bench($plan->piece, $plan);
         $class = $plan->piece->from()->station($station);
@@ -58,17 +59,17 @@ final class Plans
         if (json_encode($was['value']) === json_encode($after->toArray())) {
             return true;
         }
-        $isTaken = DB::transaction(static function () use ($plan, $station, $class, $before, $after, $was): bool {
+        $isTaken = DB::transaction(static function () use ($plan, $station, $class, $before, $after, $was, $window): bool {
             $number = $plan->position + 1;
-            if (Plan::query()->whereKey($plan->id)->where('version', $plan->version)->update(['position' => $number, 'version' => $plan->version + 1]) !== 1) {
+            if (! self::isFirst($plan, $number)) {
                 return false;
             }
             self::put($plan, $station, $after->toArray(), null);
             $now = ['value' => $after->toArray(), 'rests_on' => $class::restsOn(new Bench($plan->piece, $plan->unsetRelation('decisions')))];
             self::put($plan, $station, $now['value'], $now['rests_on']);
             $plan->steps()->where(static fn ($q) => $q->where('number', '>=', $number)->orWhere('number', '<=', $number - self::STEPS))->delete();
-            $plan->steps()->create(['number' => $number, 'version' => $plan->version + 1, 'station' => $station, 'before' => $was, 'after' => $now, 'words' => $after->words($before)]);
             $plan->refresh()->unsetRelation('decisions');
+            $plan->steps()->create(['number' => $number, 'version' => $plan->version, 'by_window' => $window, 'station' => $station, 'before' => $was, 'after' => $now, 'words' => $after->words($before)]);
 
             return true;
         });
@@ -81,14 +82,20 @@ final class Plans
         return $isTaken;
     }
 
+    /** To another position; false when another window was faster. The plan in hand knows nothing of it before it is read anew. */
+    private static function isFirst(Plan $plan, int $position): bool
+    {
+        return Plan::query()->whereKey($plan->id)->where('version', $plan->version)->update(['position' => $position, 'version' => $plan->version + 1]) === 1;
+    }
+
     /**
      * The same decision, now knowing what changed under it.
      *
      * @throws ValidationException when another window changed the plan
      */
-    public static function keepAsIs(Plan $plan, string $station, int $seen): void
+    public static function keepAsIs(Plan $plan, string $station, Seen $seen): void
     {
-        self::isWhatWasSeen($plan, $seen);
+        $seen->others($plan)->isEmpty() || self::refuse();
         $bench = new Bench($plan->piece, $plan);
         self::put($plan, $station, $bench->decision($station)->toArray(), $plan->piece->from()->station($station)::restsOn($bench));
         $plan->update(['version' => $plan->version + 1]);
@@ -100,9 +107,9 @@ final class Plans
      *
      * @throws ValidationException when another window changed the plan
      */
-    public static function step(Plan $plan, int $by, int $seen): void
+    public static function step(Plan $plan, int $by, Seen $seen): void
     {
-        self::isWhatWasSeen($plan, $seen);
+        $seen->others($plan)->isEmpty() || self::refuse();
         $step = self::next($plan, $by);
         if ($step === null) {
             return;
@@ -111,18 +118,17 @@ final class Plans
         $class = $plan->piece->from()->station($step->station);
         $gone = $class::isGone($class::decision()::fromArray($to['value']));
         $gone === null || throw ValidationException::withMessages(['plan' => $gone]);
-        DB::transaction(static function () use ($plan, $by, $step, $to): void {
+        DB::transaction(static function () use ($plan, $by, $step, $to, $seen): void {
+            self::isFirst($plan, $plan->position + $by) || self::refuse();
             self::put($plan, $step->station, $to['value'], $to['rests_on']);
-            $plan->update(['position' => $plan->position + $by, 'version' => $plan->version + 1]);
+            $step->update(['version' => $plan->refresh()->version, 'by_window' => $seen->window]);
         });
         Measure::ask(new Bench($plan->piece, $plan->unsetRelation('decisions')));
     }
 
-    private static function isWhatWasSeen(Plan $plan, int $seen): void
+    private static function refuse(): never
     {
-        if ($seen !== $plan->version) {
-            throw ValidationException::withMessages(['plan' => 'Another window changed this plan meanwhile; look at it first. Nothing was done here.']);
-        }
+        throw ValidationException::withMessages(['plan' => 'Another window changed this plan meanwhile; look at it first. Nothing was done here.']);
     }
 
     /** The step that would be undone (−1) or done again (1). */
@@ -175,19 +181,12 @@ final class Plans
     }
 
     /**
+     * @param  Collection<int, PlanStep>  $others
      * @param  list<string>  $parts
-     * @return ?string what another window did to the same parts of the decision since that version
+     * @return ?PlanStep the newest of them that changed the same parts of the decision
      */
-    private static function clash(Plan $plan, string $station, array $parts, int $seen): ?string
+    private static function clash(Collection $others, string $station, array $parts): ?PlanStep
     {
-        foreach ($seen === $plan->version ? [] : $plan->steps()->where('station', $station)->where('version', '>', $seen)->orderByDesc('number')->get() as $step) {
-            foreach ($step->after['value'] as $part => $value) {
-                if (in_array($part, $parts, true) && json_encode($value) !== json_encode($step->before['value'][$part] ?? null)) {
-                    return lcfirst($step->words);
-                }
-            }
-        }
-
-        return null;
+        return $others->first(static fn (PlanStep $s): bool => $s->station === $station && array_intersect($s->changed(), $parts) !== []);
     }
 }

@@ -82,7 +82,11 @@ it('loses nothing of two windows that decide about the same plan', function () {
         $this->chrome->first('[data-layer="0.12"]')->click();
         $this->chrome->press('Set 0.12 mm');
         $this->chrome->waitForText('Where do layers begin?');
-        // the other one does not know
+        // the other one does not know, and what only comes along with a measurement there is told, not taken for seen
+        $other->keys('3');
+        $other->waitForText('Another window changed this plan: ', 60);
+        $other->keys('4');
+        $other->waitForText('How fine, and where?');
         $other->first('[data-layer="0.28"]')->click();
         $other->press('Set 0.28 mm');
         $other->waitForText('Both are kept');

@@ -7,8 +7,12 @@ use App\Models\Piece;
 use App\Models\Plan;
 use App\Models\PlanDecision;
 use App\Plans\Plans;
+use App\Plans\Seen;
 use App\Stations\Layers\LayersDecision;
+use Illuminate\Database\Events\QueryExecuted;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Testing\TestResponse;
+use Illuminate\Validation\ValidationException;
 use Tests\Support\Pieces;
 
 function step(Piece $piece, int $by, ?int $version = null): TestResponse
@@ -112,8 +116,8 @@ it('keeps what two windows decided: the same part as two plans, different parts 
     $send = fn (string $station, array $changes, int $version) => $this->put("/pieces/{$piece->id}/plans/{$plan->id}/decisions/{$station}", ['version' => $version, ...$changes]);
     $seen = $plan->version;
     $send('layers', ['layer_mm' => 0.12], $seen)->assertSessionHasNoErrors()->assertSessionMissing('told');
-    // another part: nothing is lost, nothing to tell
-    $send('sheet', ['filament_id' => $piece->user->filaments()->where('polymer', 'ABS')->value('id')], $seen)->assertSessionHasNoErrors()->assertSessionMissing('told');
+    // another part: nothing is lost, and what else is new is told
+    $send('sheet', ['filament_id' => $piece->user->filaments()->where('polymer', 'ABS')->value('id')], $seen)->assertSessionHasNoErrors()->assertSessionHas('told', fn (string $told) => str_contains($told, '0.12') && str_contains($told, 'too'));
     expect($piece->plans()->count())->toBe(1);
     $page = $this->get("/pieces/{$piece->id}")->viewData('page');
     // the same part
@@ -135,10 +139,36 @@ it('notices a window that was faster by a moment, after it has looked', function
     $piece = Pieces::measured();
     $plan = $piece->refresh()->plan;
     $stale = Plan::query()->find($plan->id)->setRelation('piece', $piece);
-    Plans::decide($plan->setRelation('piece', $piece), 'layers', ['layer_mm' => 0.12], $plan->version);
-    // holds the version of before: as if both had looked at the same moment
-    $told = Plans::decide($stale, 'layers', ['layer_mm' => 0.28], $stale->version);
-    expect($told)->toContain('Both are kept')->and($piece->plans()->orderBy('id')->get()->map(fn (Plan $p) => decided($p)['layers']['layer_mm'])->all())->toEqual([0.12, 0.28]);
+    $isFirst = true;
+    // just after it looked what others did, another one decides
+    DB::listen(function (QueryExecuted $q) use (&$isFirst, $plan, $piece): void {
+        if ($isFirst && str_contains($q->sql, 'from "plan_steps"')) {
+            $isFirst = false;
+            Plans::decide($plan->setRelation('piece', $piece), 'layers', ['layer_mm' => 0.12], Seen::all($plan));
+        }
+    });
+    $told = Plans::decide($stale, 'layers', ['layer_mm' => 0.28], Seen::all($stale));
+    expect($isFirst)->toBeFalse()
+        ->and($told)->toContain('Both are kept')->and($piece->plans()->orderBy('id')->get()->map(fn (Plan $p) => decided($p)['layers']['layer_mm'])->all())->toEqual([0.12, 0.28]);
+});
+
+it('knows a window’s own steps from those of another one, whatever it says it saw', function () {
+    $piece = Pieces::measured();
+    $plan = $piece->refresh()->plan->setRelation('piece', $piece);
+    $seen = $plan->version;
+    $heights = fn (): array => $piece->plans()->orderBy('id')->get()->map(fn (Plan $p) => decided($p)['layers']['layer_mm'])->all();
+    // an answer that got lost on its way does not make one's own step another window's
+    expect(Plans::decide($plan, 'layers', ['layer_mm' => 0.12], new Seen($seen, 'mine')))->toBeNull()
+        ->and(Plans::decide($plan, 'layers', ['layer_mm' => 0.16], new Seen($seen, 'mine')))->toBeNull()->and($heights())->toEqual([0.16]);
+    // another one takes it back: that is a change like every other
+    Plans::step($plan, -1, new Seen($plan->version, 'theirs'));
+    expect($heights())->toEqual([0.12])
+        ->and(fn () => Plans::step($plan, 1, new Seen($seen, 'mine')))->toThrow(ValidationException::class)
+        ->and(Plans::decide($plan, 'layers', ['layer_mm' => 0.28], new Seen($seen, 'mine')))->toContain('taken back: ')->toContain('Both are kept')
+        ->and($heights())->toEqual([0.12, 0.28]);
+    // its page says who did what last
+    $told = $this->get("/pieces/{$piece->id}")->viewData('page')['props']['bench'];
+    expect($told->plan->newest->window)->toBe('theirs')->and($told->plan->newest->words)->toContain('taken back: ');
 });
 
 it('does not step back to a printer that is not on the shelf any more', function () {

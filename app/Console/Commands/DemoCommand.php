@@ -25,6 +25,7 @@ use App\Models\Plan;
 use App\Models\User;
 use App\Plans\Bench;
 use App\Plans\Plans;
+use App\Plans\Seen;
 use App\Plans\StanceChoice;
 use App\Stations\Stand\RankStances;
 use App\Storage\SurfaceFile;
@@ -209,7 +210,7 @@ final class DemoCommand extends Command
     private function decide(Piece $piece, string $station, array $changes): void
     {
         $plan = Bench::of($piece->refresh())->plan;
-        Plans::decide($plan, $station, $changes, $plan->version);
+        Plans::decide($plan, $station, $changes, Seen::all($plan));
     }
 
     /** Two plans: one for the face, one that saves plastic; the first is decided to the end. */

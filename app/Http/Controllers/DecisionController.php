@@ -8,6 +8,7 @@ use App\Models\Piece;
 use App\Models\Plan;
 use App\Plans\Bench;
 use App\Plans\Plans;
+use App\Plans\Seen;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use InvalidArgumentException;
@@ -25,10 +26,10 @@ final class DecisionController extends Controller
         } catch (InvalidArgumentException) {
             abort(404);
         }
-        $data = $request->validate([...$class::rules(new Bench($piece, $plan)), 'version' => ['sometimes', 'integer'], 'as_is' => ['sometimes', 'boolean']]);
-        $changes = array_diff_key($data, ['version' => 0, 'as_is' => 0]);
+        $data = $request->validate([...$class::rules(new Bench($piece, $plan)), ...Seen::RULES, 'as_is' => ['sometimes', 'boolean']]);
+        $changes = array_diff_key($data, Seen::RULES, ['as_is' => 0]);
         $told = null;
-        $seen = (int) ($data['version'] ?? $plan->version);
+        $seen = Seen::by($request, $plan);
         ($data['as_is'] ?? false) ? Plans::keepAsIs($plan, $station, $seen) : $told = Plans::decide($plan, $station, $changes, $seen);
 
         return back()->with('told', $told);

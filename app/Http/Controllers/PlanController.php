@@ -9,6 +9,7 @@ use App\Models\Piece;
 use App\Models\Plan;
 use App\Plans\Bench;
 use App\Plans\Plans;
+use App\Plans\Seen;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Validation\ValidationException;
@@ -57,8 +58,8 @@ final class PlanController extends Controller
     public function move(Request $request, Piece $piece, Plan $plan): RedirectResponse
     {
         $this->own($piece, $plan);
-        $data = $request->validate(['by' => ['required', 'in:-1,1'], 'version' => ['required', 'integer']]);
-        Plans::step($plan, (int) $data['by'], (int) $data['version']);
+        $data = $request->validate([...Seen::RULES, 'by' => ['required', 'in:-1,1'], 'version' => ['required', 'integer']]);
+        Plans::step($plan, (int) $data['by'], Seen::by($request, $plan));
 
         return back();
     }

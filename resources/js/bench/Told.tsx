@@ -19,6 +19,14 @@ export function Told({ bench, station }: { bench: Teller; station: string }) {
                     {bench.told}
                 </p>
             )}
+            {bench.plan.news && (
+                <section aria-label="From another window" role="status" className="border-b border-base-300 bg-wash px-4 py-2 text-[13px]">
+                    <p>{bench.plan.news}</p>
+                    <button type="button" className="btn btn-xs mt-1" onClick={bench.plan.goOn}>
+                        Go on from it
+                    </button>
+                </section>
+            )}
             {again && (
                 <section aria-label="Look again" className="border-b border-base-300 bg-wash px-4 py-2">
                     <h2 className="text-[15px]">Look again</h2>

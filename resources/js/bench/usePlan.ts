@@ -1,23 +1,30 @@
 import { router } from '@inertiajs/react';
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useMemo, useRef, useState } from 'react';
 import type { Workbench } from '@/types/generated';
 
 type Body = Record<string, unknown>;
-type Answer = { props: { bench?: Workbench } };
+type Answer = { props: { bench?: Pick<Workbench, 'plan'> } };
+type Known = { id: number; version: number };
 
 /**
- * The decisions about a piece: saved as they are made, one after the other, each with the version of the plan it was made on, so
- * that the server notices when another window was faster. Undone and done again on the server, over all stations.
+ * The decisions about a piece: saved as they are made, one after the other, each with the version of the plan that was seen here, so
+ * that the server notices when another window was faster. Seen is what was opened and what came in answer to what was done here; what
+ * only came along with a measurement is news, until it is gone on from. Undone and done again on the server, over all stations.
  */
 export function usePlan(bench: Pick<Workbench, 'piece' | 'plan'>, station: () => string) {
+    const { id, name, version, undo, redo } = bench.plan;
     const [problem, setProblem] = useState<string | null>(null);
-    const version = useRef(bench.plan.version);
+    const [me] = useState(() => Math.random().toString(36).slice(2, 12));
+    const [seen, setSeen] = useState<Known>({ id, version });
+    const known = useRef<Known>(seen);
     const queue = useRef<Promise<unknown>>(Promise.resolve());
     const base = `/pieces/${bench.piece.id}/plans`;
-    const own = `${base}/${bench.plan.id}`;
-    useEffect(() => {
-        version.current = bench.plan.version;
-    }, [bench.plan.id, bench.plan.version]);
+    const own = `${base}/${id}`;
+    const see = useCallback((now: Known): void => {
+        known.current = now;
+        setSeen(now);
+    }, []);
+    const news = newsOf(bench.plan, seen, me);
 
     const send = useCallback(
         (method: 'put' | 'post' | 'patch' | 'delete', url: string, body: Body = {}): Promise<boolean> => {
@@ -26,11 +33,11 @@ export function usePlan(bench: Pick<Workbench, 'piece' | 'plan'>, station: () =>
                     let isKept = false;
                     router.visit(url, {
                         method,
-                        data: { ...body, version: version.current } as never,
+                        data: { ...body, version: known.current.version, window: me } as never,
                         preserveScroll: true,
                         preserveState: true,
                         onSuccess: (page) => {
-                            version.current = (page as unknown as Answer).props.bench?.plan.version ?? version.current;
+                            see((page as unknown as Answer).props.bench?.plan ?? known.current);
                             setProblem(null);
                             isKept = true;
                             // the answer comes without the station in its address: a reload is to come back to it
@@ -44,27 +51,48 @@ export function usePlan(bench: Pick<Workbench, 'piece' | 'plan'>, station: () =>
             queue.current = kept;
             return kept;
         },
-        [station],
+        [station, me, see],
+    );
+    const change = useCallback(
+        (to: string, body: Body): Promise<boolean> => {
+            if (id === known.current.id) return send('put', `${own}/${to}`, body);
+            setProblem(`Another window went over to “${name}” meanwhile; look at it first. Nothing was done here.`);
+            return Promise.resolve(false);
+        },
+        [id, name, own, send],
     );
 
     return useMemo(
         () => ({
             problem,
-            undoes: bench.plan.undo,
-            redoes: bench.plan.redo,
+            /** what another window did that was not seen here yet */
+            news,
+            goOn: () => {
+                see({ id, version });
+                setProblem(null);
+            },
+            undoes: undo,
+            redoes: redo,
             /** resolves to whether it was kept */
-            decide: (station: string, changes: Body) => send('put', `${own}/decisions/${station}`, changes),
+            decide: (station: string, changes: Body) => change(`decisions/${station}`, changes),
             /** the same decision, now that one knows what changed under it */
-            keepAsIs: (station: string) => send('put', `${own}/decisions/${station}`, { as_is: true }),
-            undo: () => bench.plan.undo !== null && void send('put', `${own}/position`, { by: -1 }),
-            redo: () => bench.plan.redo !== null && void send('put', `${own}/position`, { by: 1 }),
-            copy: () => send('post', base, { copy_of: bench.plan.id }),
+            keepAsIs: (station: string) => change(`decisions/${station}`, { as_is: true }),
+            undo: () => undo !== null && void change('position', { by: -1 }),
+            redo: () => redo !== null && void change('position', { by: 1 }),
+            copy: () => send('post', base, { copy_of: id }),
             choose: (id: number) => send('patch', `${base}/${id}`, { is_current: true }),
             rename: (name: string) => send('patch', own, { name }),
             remove: (id: number) => send('delete', `${base}/${id}`),
         }),
-        [bench.plan.id, bench.plan.undo, bench.plan.redo, base, own, problem, send],
+        [id, version, undo, redo, base, own, problem, news, send, change, see],
     );
 }
 
 export type PlanActions = ReturnType<typeof usePlan>;
+
+function newsOf({ id, name, version, newest }: Workbench['plan'], seen: Known, me: string): string | null {
+    if (id !== seen.id) return `Another window went over to “${name}”. Nothing is changed from here before you go on from it.`;
+    return version > seen.version && newest !== null && newest.window !== me
+        ? `Another window changed this plan: ${newest.words}. Where you decide otherwise before you go on from it, both are kept.`
+        : null;
+}

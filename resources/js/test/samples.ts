@@ -233,7 +233,7 @@ export const standPage = (over: Partial<StandPage> = {}): StandPage => ({
 export function bench(over: Partial<Workbench> = {}): Workbench {
     return {
         piece: tag,
-        plan: { id: 5, name: 'Plan A', isCurrent: true, version: 3, undo: null, redo: null },
+        plan: { id: 5, name: 'Plan A', isCurrent: true, version: 3, undo: null, redo: null, newest: null },
         plans: [],
         measuring: measuring(),
         route: ['look', 'stand', 'hold', 'layers', 'seam', 'iron', 'sheet'].map((key) => headline(key)),

@@ -577,6 +577,11 @@ export type PieceTag = {
     savedAt: string;
 };
 
+export type PlanChange = {
+    window: string | null;
+    words: string;
+};
+
 export type PlanChoice = {
     layerMm: number;
     layers: number;
@@ -598,6 +603,7 @@ export type PlanInfo = {
     version: number;
     undo: string | null;
     redo: string | null;
+    newest: PlanChange | null;
 };
 
 export type PlatePiece = {

@@ -40,6 +40,9 @@ Route::middleware(OnlyWithAccounts::class)->group(function () {
     Route::post('/sign-up', [AccountController::class, 'store']);
 });
 
+// a number of more digits than PHP can count to is nobody's
+Route::patterns(array_fill_keys(['printer', 'filament', 'number', 'id'], '[0-9]{1,18}'));
+
 Route::middleware(KnowThePerson::class)->group(function () {
     Route::get('/', [CabinetController::class, 'index'])->name('cabinet');
 
@@ -82,7 +85,7 @@ Route::middleware(KnowThePerson::class)->group(function () {
     Route::post('/pieces/{piece}/file', [FileController::class, 'store']);
     Route::post('/pieces/{piece}/marks', [MarksController::class, 'store']);
     Route::put('/pieces/{piece}/marks/position', [MarksController::class, 'move']);
-    Route::get('/pieces/{piece}/patches/{number}', [MarksController::class, 'patch'])->whereNumber('number');
+    Route::get('/pieces/{piece}/patches/{number}', [MarksController::class, 'patch']);
     Route::post('/pieces/{piece}/split', [SplitController::class, 'store']);
 
     Route::get('/plate', [PlateController::class, 'index'])->name('plate');
@@ -91,15 +94,15 @@ Route::middleware(KnowThePerson::class)->group(function () {
 
     Route::get('/shelf', [ShelfController::class, 'index'])->name('shelf');
     Route::put('/shelf/currency', [CurrencyController::class, 'update']);
-    Route::put('/shelf/printers/{printer}/filaments/{filament}/reading', [ReadingController::class, 'update'])->whereNumber(['printer', 'filament']);
+    Route::put('/shelf/printers/{printer}/filaments/{filament}/reading', [ReadingController::class, 'update']);
     Route::get('/shelf/wedge', [WedgeController::class, 'show']);
     Route::post('/shelf/wedge/photo', [WedgeController::class, 'photo']);
     Route::get('/shelf/bars', [WedgeController::class, 'bars']);
-    Route::put('/shelf/filaments/{filament}/bars', [WedgeController::class, 'toldApart'])->whereNumber('filament');
-    Route::put('/shelf/filaments/{filament}/light', [WedgeController::class, 'update'])->whereNumber('filament');
+    Route::put('/shelf/filaments/{filament}/bars', [WedgeController::class, 'toldApart']);
+    Route::put('/shelf/filaments/{filament}/light', [WedgeController::class, 'update']);
     Route::whereIn('kind', ['printers', 'nozzles', 'filaments'])->group(function () {
         Route::post('/shelf/{kind}', [ShelfController::class, 'store']);
-        Route::put('/shelf/{kind}/{id}', [ShelfController::class, 'update'])->whereNumber('id');
-        Route::delete('/shelf/{kind}/{id}', [ShelfController::class, 'destroy'])->whereNumber('id');
+        Route::put('/shelf/{kind}/{id}', [ShelfController::class, 'update']);
+        Route::delete('/shelf/{kind}/{id}', [ShelfController::class, 'destroy']);
     });
 });

@@ -21,6 +21,7 @@ use Illuminate\Foundation\Bus\Dispatchable;
 use Illuminate\Queue\InteractsWithQueue;
 use Throwable;
 use Wrenlo\Core\Format\UnreadableMesh;
+use Wrenlo\Core\Layer\NoLayerFits;
 use Wrenlo\Core\Mesh\Unmeasurable;
 use Wrenlo\Core\Photo\UnreadablePhoto;
 
@@ -74,14 +75,9 @@ final class RunFinding implements ShouldQueue
         } catch (Stopped) {
             // by the person's wish; where the lease is another's, nothing is changed
             self::end($finding, $holder, ['state' => FindingState::Cancelled->value, 'words' => Findings::STOPPED, 'cancel_requested' => false]);
-        } catch (UnreadableMesh $e) {
-            self::end($finding, $holder, ['state' => FindingState::Failed->value, 'words' => 'The file could not be read', 'failure_code' => $e->reason, 'failure' => $e->getMessage()]);
-        } catch (UnreadablePhoto $e) {
-            self::end($finding, $holder, ['state' => FindingState::Failed->value, 'words' => 'The photo could not be read', 'failure_code' => $e->reason, 'failure' => $e->getMessage()]);
-        } catch (Unmeasurable $e) {
-            self::end($finding, $holder, ['state' => FindingState::Failed->value, 'words' => 'The mesh cannot be measured as it is', 'failure_code' => 'unmeasurable', 'failure' => $e->getMessage()]);
-        } catch (MissingInput $e) {
-            self::end($finding, $holder, ['state' => FindingState::Failed->value, 'words' => 'What it rests on is gone', 'failure_code' => 'gone', 'failure' => $e->getMessage()]);
+        } catch (UnreadableMesh|UnreadablePhoto|Unmeasurable|NoLayerFits|MissingInput $e) {
+            [$words, $code] = self::refusal($e);
+            self::end($finding, $holder, ['state' => FindingState::Failed->value, 'words' => $words, 'failure_code' => $code, 'failure' => $e->getMessage()]);
         } catch (Throwable $e) {
             report($e);
             self::broken($finding, $holder, 'internal');
@@ -89,6 +85,18 @@ final class RunFinding implements ShouldQueue
             FatalEnd::over();
             $beat?->stop();
         }
+    }
+
+    /** @return array{string, string} what is not to be computed as it is, in a line; its code */
+    private static function refusal(UnreadableMesh|UnreadablePhoto|Unmeasurable|NoLayerFits|MissingInput $e): array
+    {
+        return match (true) {
+            $e instanceof UnreadableMesh => ['The file could not be read', $e->reason],
+            $e instanceof UnreadablePhoto => ['The photo could not be read', $e->reason],
+            $e instanceof Unmeasurable => ['The mesh cannot be measured as it is', 'unmeasurable'],
+            $e instanceof NoLayerFits => ['No layer fits nozzle and machine', 'no-layer'],
+            $e instanceof MissingInput => ['What it rests on is gone', 'gone'],
+        };
     }
 
     /**

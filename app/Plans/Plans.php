@@ -154,12 +154,27 @@ final class Plans
         });
     }
 
+    /**
+     * The one that is looked at. A piece has exactly one of them, whatever two windows do at the same moment.
+     *
+     * @throws ValidationException when another window let it go
+     */
     public static function choose(Plan $plan): void
     {
         DB::transaction(static function () use ($plan): void {
-            Plan::query()->where('piece_id', $plan->piece_id)->update(['is_current' => false]);
-            $plan->update(['is_current' => true]);
+            Plan::query()->whereKey($plan->id)->update(['is_current' => true]) === 1 || throw ValidationException::withMessages(['plan' => 'Another window let this plan go meanwhile.']);
+            Plan::query()->where('piece_id', $plan->piece_id)->whereKeyNot($plan->id)->update(['is_current' => false]);
         });
+        $plan->is_current = true;
+        $plan->syncOriginalAttribute('is_current');
+    }
+
+    /** @throws ValidationException where it is looked at, in this window or in another */
+    public static function remove(Plan $plan): void
+    {
+        if (Plan::query()->whereKey($plan->id)->where('is_current', false)->delete() === 0) {
+            throw ValidationException::withMessages(['plan' => 'This is the plan you are looking at; choose another one first.']);
+        }
     }
 
     /** A first plan, or one from a piece's copy: “Plan 2”. */

@@ -108,6 +108,21 @@ it('refuses a layer height the nozzle cannot print, and keeps one that a new noz
     $this->get("/pieces/{$piece->id}")->assertInertia(fn ($page) => $page->where('bench.route.3.again', null)->where('bench.stations.sheet.choice.layerMm', 0.28));
 });
 
+it('says in a sentence when no layer fits nozzle and machine, and works again with others', function () {
+    $piece = Pieces::measured();
+    decide($piece, 'stand', ['stance' => stancesOf($piece)[0]['id']]);
+    [$usual] = $piece->user->printers()->pluck('id')->all();
+    $coarse = $piece->user->printers()->create(['name' => 'Coarse', 'bed_x_mm' => 220, 'bed_y_mm' => 220, 'bed_z_mm' => 250, 'z_step_mm' => 0.2])->id;
+    decide($piece, 'sheet', ['printer_id' => $coarse, 'nozzle_id' => $piece->user->nozzles()->where('diameter_mm', 0.25)->value('id')])->assertSessionHasNoErrors();
+    $why = 'A 0.25 mm nozzle prints layers of 0.05 to 0.175 mm, and no multiple of this machine’s Z step of 0.2 mm lies between';
+    $this->getJson("/pieces/{$piece->id}/layering")->assertOk()->assertJsonPath('underWay', false)->assertJsonPath('failure', fn (?string $said) => str_starts_with((string) $said, $why));
+    decide($piece, 'layers', ['layer_mm' => 0.16])->assertSessionHasErrors('layer_mm');
+    expect(session('errors')->first('layer_mm'))->toStartWith($why);
+    decide($piece, 'sheet', ['printer_id' => $usual]);
+    $this->getJson("/pieces/{$piece->id}/layering")->assertJsonPath('failure', null);
+    decide($piece, 'layers', ['layer_mm' => 0.16])->assertSessionHasNoErrors();
+});
+
 it('says hours and grams for other tools at once, from stored numbers', function () {
     $piece = Pieces::measured();
     $before = collect(stancesOf($piece))->firstWhere('origin', '!=', 'refined');

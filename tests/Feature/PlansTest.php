@@ -104,9 +104,28 @@ it('copies, names, chooses and lets go of plans', function () {
     $this->patch("/pieces/{$piece->id}/plans/{$second->id}", ['name' => 'For the window'])->assertSessionHasNoErrors();
     $this->patch("/pieces/{$piece->id}/plans/{$first->id}", ['is_current' => true])->assertSessionHasNoErrors();
     expect($piece->refresh()->plan->id)->toBe($first->id)->and($second->refresh()->name)->toBe('For the window');
+    // another window chooses the same, late
+    $this->patch("/pieces/{$piece->id}/plans/{$first->id}", ['is_current' => true])->assertSessionHasNoErrors();
+    expect($piece->plans()->where('is_current', true)->pluck('id')->all())->toBe([$first->id]);
     $this->delete("/pieces/{$piece->id}/plans/{$second->id}")->assertSessionHasNoErrors();
     $this->delete("/pieces/{$piece->id}/plans/{$first->id}")->assertSessionHasErrors();
     expect($piece->plans()->count())->toBe(1);
+});
+
+it('has one plan that is looked at, whatever two windows do at the same moment', function () {
+    $piece = Pieces::measured();
+    $first = $piece->refresh()->plan->setRelation('piece', $piece);
+    $second = Plans::copy($first, 'Second', false);
+    // one window looked at the shelf of plans before another one chose the second, and lets it go
+    $stale = Plan::query()->findOrFail($second->id);
+    Plans::choose($second);
+    expect(fn () => Plans::remove($stale))->toThrow(ValidationException::class)->and(fn () => Plans::remove($second))->toThrow(ValidationException::class);
+    // the other way round: let go, then chosen
+    $stale = Plan::query()->findOrFail($first->id);
+    Plans::remove($first);
+    expect(fn () => Plans::choose($stale))->toThrow(ValidationException::class, 'let this plan go')
+        ->and($piece->plans()->pluck('is_current', 'name')->all())->toBe(['Second' => true]);
+    $this->get("/pieces/{$piece->id}")->assertOk();
 });
 
 it('keeps what two windows decided: the same part as two plans, different parts as one', function () {

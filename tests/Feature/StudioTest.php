@@ -10,6 +10,7 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Queue;
 use Tests\Support\Pictures;
 use Tests\Support\Pieces;
+use Tests\Support\Solids;
 use Wrenlo\Core\Format\MeshFormats;
 use Wrenlo\Core\Photo\Srgb;
 
@@ -262,4 +263,12 @@ it('has no addresses of a mesh', function (string $address) {
 it('stands apart from plates of meshes', function () {
     Pieces::photo();
     expect($this->get('/plate')->assertOk()->viewData('page')['props']['pieces'] ?? [])->toBe([]);
+});
+
+it('takes a photo neither for a mesh to be replaced nor for one to be split', function () {
+    $piece = Pieces::photo();
+    $was = $piece->blob;
+    $this->postJson("/pieces/{$piece->id}/split", ['by' => 'parts'])->assertNotFound();
+    $this->postJson("/pieces/{$piece->id}/file", ['file' => UploadedFile::fake()->createWithContent('cone.stl', Solids::stl(Solids::cone(15, 40, 40)))])->assertNotFound();
+    expect($piece->refresh()->blob)->toBe($was)->and($piece->source)->toBe('photo');
 });

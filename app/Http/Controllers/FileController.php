@@ -16,7 +16,7 @@ final class FileController extends Controller
 {
     public function store(Piece $piece): JsonResponse
     {
-        $this->authorize('own', $piece); // before the file is looked at
+        $this->bench($piece); // whose it is, before the file is looked at
         $file = app(StorePieceRequest::class)->mesh();
         try {
             $isNew = ReplaceFile::handle($piece, $file->getPathname(), $file->getClientOriginalName());

@@ -12,7 +12,6 @@ use App\Plans\Plans;
 use App\Plans\Seen;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
-use Illuminate\Validation\ValidationException;
 
 /** The plans of a piece: copied, named, chosen, let go; and where one stands among its steps. */
 final class PlanController extends Controller
@@ -46,10 +45,7 @@ final class PlanController extends Controller
     public function destroy(Piece $piece, Plan $plan): RedirectResponse
     {
         $this->own($piece, $plan);
-        if ($plan->is_current) {
-            throw ValidationException::withMessages(['plan' => 'This is the plan you are looking at; choose another one first.']);
-        }
-        $plan->delete();
+        Plans::remove($plan);
 
         return back();
     }

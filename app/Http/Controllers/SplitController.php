@@ -14,7 +14,7 @@ final class SplitController extends Controller
 {
     public function store(Request $request, Piece $piece): RedirectResponse
     {
-        $this->authorize('own', $piece);
+        $this->bench($piece);
         $by = $request->validate(['by' => ['required', 'in:parts,shells']])['by'];
         SplitPiece::handle($piece, $by === 'parts' ? 'parts' : 'shells');
 

@@ -20,6 +20,7 @@ use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
 use InvalidArgumentException;
 use Wrenlo\Core\Layer\LayerLimits;
+use Wrenlo\Core\Layer\NoLayerFits;
 use Wrenlo\Core\Orientation\StanceRules;
 
 /** How fine? */
@@ -84,7 +85,7 @@ final class LayersStation extends Station
         [$printer, $nozzle] = $bench->tools();
         $heights = $bench->profile()->layerHeightsMm();
 
-        return sprintf('A %s mm nozzle on this machine prints layers of %s to %s mm in steps of %s mm.', $nozzle->diameter_mm, $heights[0] ?? '–', end($heights) ?: '–', $printer->z_step_mm);
+        return $heights === [] ? NoLayerFits::of($bench->profile())->getMessage() : sprintf('A %s mm nozzle on this machine prints layers of %s to %s mm in steps of %s mm.', $nozzle->diameter_mm, $heights[0], end($heights), $printer->z_step_mm);
     }
 
     public static function shape(Subject $subject, Bench $bench): Subject

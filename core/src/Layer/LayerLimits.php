@@ -22,21 +22,20 @@ final readonly class LayerLimits
     /** @param  list<int>  $steps  heights a layer may have, in Z steps, ascending and without gaps */
     private function __construct(public float $stepMm, public array $steps, public float $ratio, public ?int $first) {}
 
-    /** @param  ?float  $firstMm  height of the first layer, snapped to the Z step; as free as the others where it is not said */
+    /**
+     * @param  ?float  $firstMm  height of the first layer, snapped to the Z step; as free as the others where it is not said
+     *
+     * @throws NoLayerFits
+     */
     public static function of(PrintProfile $profile, float $ratio = self::RATIO, ?float $firstMm = null): self
     {
         if ($ratio < 1.0) {
             throw new InvalidArgumentException('The ratio of neighbouring layers is 1 or more.');
         }
-        $steps = [];
-        foreach ($profile->layerHeightsMm() as $h) {
-            if ($h >= self::FLOOR_MM - 1e-9) {
-                $steps[] = (int) round($h / $profile->zStepMm);
-            }
-        }
-        if ($steps === []) {
-            throw new InvalidArgumentException(sprintf('A %s mm nozzle prints no layer that is a multiple of the machine’s Z step of %s mm.', $profile->nozzleMm, $profile->zStepMm));
-        }
+        $heights = $profile->layerHeightsMm() ?: throw NoLayerFits::of($profile);
+        // a nozzle so fine that all its layers lie under the floor prints those
+        $kept = array_values(array_filter($heights, static fn (float $h): bool => $h >= self::FLOOR_MM - 1e-9)) ?: $heights;
+        $steps = array_map(static fn (float $h): int => (int) round($h / $profile->zStepMm), $kept);
         $first = $firstMm === null ? null : max($steps[0], min($steps[count($steps) - 1], (int) round($firstMm / $profile->zStepMm)));
 
         return new self($profile->zStepMm, $steps, $ratio, $first);

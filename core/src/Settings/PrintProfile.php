@@ -12,6 +12,11 @@ use InvalidArgumentException;
  */
 final readonly class PrintProfile
 {
+    /** What a nozzle prints well, in shares of its bore (common practice, no source). */
+    public const LEAST_SHARE = 0.2;
+
+    public const MOST_SHARE = 0.7;
+
     public function __construct(
         public float $nozzleMm = 0.4,
         public float $lineMm = 0.45,
@@ -68,14 +73,14 @@ final readonly class PrintProfile
     }
 
     /**
-     * Layer heights this nozzle prints well: 20 % to 70 % of its diameter, on the machine's Z step (common practice, no source).
+     * Layer heights this nozzle prints well, on the machine's Z step; none where it is too coarse.
      *
      * @return list<float>
      */
     public function layerHeightsMm(): array
     {
-        $first = (int) ceil(0.2 * $this->nozzleMm / $this->zStepMm - 1e-9);
-        $last = (int) floor(0.7 * $this->nozzleMm / $this->zStepMm + 1e-9);
+        $first = (int) ceil(self::LEAST_SHARE * $this->nozzleMm / $this->zStepMm - 1e-9);
+        $last = (int) floor(self::MOST_SHARE * $this->nozzleMm / $this->zStepMm + 1e-9);
         $heights = [];
         for ($k = $first; $k <= $last; $k++) {
             $heights[] = round($k * $this->zStepMm, 4);

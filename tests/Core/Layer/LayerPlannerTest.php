@@ -12,6 +12,7 @@ use Wrenlo\Core\Layer\LayerLimits;
 use Wrenlo\Core\Layer\LayerPlan;
 use Wrenlo\Core\Layer\LayerPlanner;
 use Wrenlo\Core\Layer\LayerWays;
+use Wrenlo\Core\Layer\NoLayerFits;
 use Wrenlo\Core\Mesh\Surface;
 use Wrenlo\Core\Motion\PathLengths;
 use Wrenlo\Core\Orientation\StanceRules;
@@ -132,7 +133,7 @@ it('says in a sentence what cannot be had', function () {
         ->and(fn () => $planner->showing(1e-6))->toThrow(InvalidArgumentException::class, 'the finest show')
         ->and(fn () => $planner->uniform(0.21))->toThrow(InvalidArgumentException::class, '0.08 to 0.28 mm')
         ->and(fn () => $planner->stepBounded(0.0))->toThrow(InvalidArgumentException::class)
-        ->and(fn () => LayerLimits::of(new PrintProfile(nozzleMm: 0.2, lineMm: 0.22, zStepMm: 0.3)))->toThrow(InvalidArgumentException::class, 'prints no layer')
+        ->and(fn () => LayerLimits::of(new PrintProfile(nozzleMm: 0.2, lineMm: 0.22, zStepMm: 0.3)))->toThrow(NoLayerFits::class, 'A 0.2 mm nozzle prints layers of 0.04 to 0.14 mm, and no multiple of this machine’s Z step of 0.3 mm lies between')
         ->and(LayerLimits::of(PrintProfile::ofNozzle(0.2))->leastMm())->toBe(0.08)->and(LayerLimits::of(new PrintProfile(nozzleMm: 0.3, lineMm: 0.34, zStepMm: 0.01))->leastMm())->toBe(0.07);
 });
 
@@ -171,3 +172,14 @@ it('finds on a fine grid by way of a coarse one what the bound says, and the sam
     $at = $ways->row(321) + (int) array_search(17, $limits->steps, true);
     expect($ways->seconds[$at])->toEqualWithDelta($costs->layerS(321, 17), 1e-10)->and($ways->seen[$at])->toEqualWithDelta($costs->seenStepMm(321, 17), 1e-15)->and($ways->seen[$at])->toBeGreaterThan(0.0);
 });
+
+it('knows the heights a nozzle prints on the Z step of a machine, and says where there is none', function (float $nozzle, float $step, array $mm) {
+    $limits = LayerLimits::of(new PrintProfile(nozzleMm: $nozzle, lineMm: 1.1 * $nozzle, zStepMm: $step));
+    expect(array_map(fn (int $k): float => round($k * $limits->stepMm, 6), $limits->steps))->toBe($mm)
+        ->and([$limits->leastMm(), $limits->mostMm()])->toBe([$mm[0], end($mm)]);
+})->with([
+    // 20 % to 70 % of the bore, on the step, none under 0.07 mm (common practice, no source); by hand
+    'usual' => [0.4, 0.04, [0.08, 0.12, 0.16, 0.2, 0.24, 0.28]],
+    'fine: what lies under the floor is left out' => [0.25, 0.02, [0.08, 0.1, 0.12, 0.14, 0.16]],
+    'so fine that all lies under the floor' => [0.1, 0.02, [0.02, 0.04, 0.06]],
+]);

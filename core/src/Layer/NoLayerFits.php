@@ -1,0 +1,20 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Wrenlo\Core\Layer;
+
+use InvalidArgumentException;
+use Wrenlo\Core\Settings\PrintProfile;
+
+/** No height that a nozzle prints is a multiple of the machine's Z step: said to the person, who has another nozzle or knows the step better. */
+final class NoLayerFits extends InvalidArgumentException
+{
+    public static function of(PrintProfile $profile): self
+    {
+        return new self(sprintf(
+            'A %s mm nozzle prints layers of %s to %s mm, and no multiple of this machine’s Z step of %s mm lies between: take another nozzle, or look up the step.',
+            $profile->nozzleMm, round(PrintProfile::LEAST_SHARE * $profile->nozzleMm, 3), round(PrintProfile::MOST_SHARE * $profile->nozzleMm, 3), $profile->zStepMm,
+        ));
+    }
+}

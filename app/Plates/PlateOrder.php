@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Plates;
 
+use App\Actions\Refusal;
 use App\Findings\Findings;
 use App\Findings\Input;
 use App\Findings\Kinds\Plated;
@@ -93,10 +94,13 @@ final readonly class PlateOrder
      * What is written: each piece where it lies, and what holds them.
      *
      * @return non-empty-list<array{mesh: \Wrenlo\Core\Mesh\Mesh, name: string, type: 'model'|'support'}>
+     *
+     * @throws Refusal where they do not fit on the bed
      */
     public function objects(): array
     {
         $finding = Findings::now(Plated::class, $this->subject());
+        isset($finding->headline['refusal']) && throw Refusal::because('pieces', $finding->headline['refusal']);
         $set = Plated::set($this->subjects(), $this->clearanceMm);
         $objects = [];
         foreach ($set->pieces as $k => $mesh) {

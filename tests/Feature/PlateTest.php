@@ -85,6 +85,7 @@ it('says so where they do not fit, and sets nothing that is not the person’s o
     $a = beamOnBench('beam.stl');
     $a->user->printers()->first()->update(['bed_x_mm' => 45.0, 'bed_y_mm' => 45.0]);
     expect(plateOf("pieces={$a->id}"))->toMatchArray(['places' => [], 'hours' => null])->and(plateOf("pieces={$a->id}")['failure'])->toContain('too large for a bed of 45 × 45 mm');
+    $this->getJson("/plate/3mf?pieces={$a->id}")->assertUnprocessable()->assertJsonPath('errors.pieces.0', fn (string $why) => str_contains($why, 'too large for a bed of 45 × 45 mm'));
     $this->getJson('/plate/report?pieces=99999')->assertStatus(404);
     $this->getJson('/plate/report?pieces=1;2')->assertStatus(422);
     $this->getJson("/plate/report?pieces={$a->id}&way=glue")->assertStatus(422);

@@ -22,6 +22,8 @@ use Wrenlo\Core\Orientation\StanceRules;
  */
 final class Layering extends Kind
 {
+    public const VERSION = 2;
+
     private const LISTS = ['seenBelow', 'steepest', 'thinSecondsBelow', 'thickSecondsBelow'];
 
     private const NUMBERS = ['stepMm', 'heightMm', 'seenMm2', 'thinMm', 'thickMm', 'changeS'];

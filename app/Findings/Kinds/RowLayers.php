@@ -16,6 +16,8 @@ use Wrenlo\Core\Lithophane\ReliefLayers;
 /** Heights of a relief's layers by the detail of its rows, against even ones; without plans where its rows do not stand one above the other. */
 final class RowLayers extends Kind
 {
+    public const VERSION = 2;
+
     public static function name(): string
     {
         return 'rows';

@@ -7,5 +7,5 @@ namespace App\Http\Resources;
 /** What of the tools the station's words need. */
 final readonly class ToolSizes
 {
-    public function __construct(public float $nozzleMm, public float $lineMm, public float $zStepMm, public string $currency) {}
+    public function __construct(public float $nozzleMm, public float $lineMm, public float $layerStepMm, public string $currency) {}
 }

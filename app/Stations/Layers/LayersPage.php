@@ -26,7 +26,7 @@ final readonly class LayersPage
 
         return new self(
             array_values(array_map(static fn (array $r): LayerChoice => LayerChoice::of($r, $profile), $rows)), $d->layerMm, $d->mode, $d->hours, $d->cuspMm,
-            array_map(static fn (array $r): array => array_values($r), $d->ranges), array_map(static fn (array $r): array => [$r[0], (float) $r[1]], $d->runs), new ToolSizes($profile->nozzleMm, $profile->lineMm, $profile->zStepMm, $bench->piece->user->currency),
+            array_map(static fn (array $r): array => array_values($r), $d->ranges), array_map(static fn (array $r): array => [$r[0], (float) $r[1]], $d->runs), new ToolSizes($profile->nozzleMm, $profile->lineMm, $profile->layerStepMm(), $bench->piece->user->currency),
         );
     }
 }

@@ -82,10 +82,10 @@ final class LayersStation extends Station
 
     private static function limits(Bench $bench): string
     {
-        [$printer, $nozzle] = $bench->tools();
+        [, $nozzle] = $bench->tools();
         $heights = $bench->profile()->layerHeightsMm();
 
-        return $heights === [] ? NoLayerFits::of($bench->profile())->getMessage() : sprintf('A %s mm nozzle on this machine prints layers of %s to %s mm in steps of %s mm.', $nozzle->diameter_mm, $heights[0], end($heights), $printer->z_step_mm);
+        return $heights === [] ? NoLayerFits::of($bench->profile())->getMessage() : sprintf('A %s mm nozzle on this machine prints layers of %s to %s mm in steps of %s mm.', $nozzle->diameter_mm, $heights[0], end($heights), $bench->profile()->layerStepMm());
     }
 
     public static function shape(Subject $subject, Bench $bench): Subject

@@ -79,11 +79,14 @@ final readonly class LayerCosts
      *
      * @param  list<float>  $seen
      * @param  ?callable(float): void  $progress
+     *
+     * @throws NoLayerFits where there are too many
      */
     public static function measured(Mesh $mesh, Surface $facets, array $seen, Rotation $stance, PrintProfile $profile, LayerLimits $limits, float $flatCosine, ?callable $progress = null): self
     {
         $profile = $profile->withEvenSkins();
         $height = Slicer::heightMm($mesh, $stance);
+        $limits->cells($height); // not too many
         $share = $limits->mostMm() / ($limits->leastMm() + $limits->mostMm()); // of the time, that of the thin layers
         $thin = PathLengths::of($mesh, $stance, PathLengths::evenly($height, $limits->leastMm()), $profile, $progress === null ? null : static fn (float $p) => $progress($share * $p));
         $thick = PathLengths::of($mesh, $stance, PathLengths::evenly($height, $limits->mostMm()), $profile, $progress === null ? null : static fn (float $p) => $progress($share + (1 - $share) * $p));

@@ -8,8 +8,8 @@ use InvalidArgumentException;
 use Wrenlo\Core\Settings\PrintProfile;
 
 /**
- * Which layers may follow one another, in Z steps of the machine: 20 % to 70 % of the nozzle, none under FLOOR_MM, neighbours within a ratio, the
- * first of a fixed height where one is wanted.
+ * Which layers may follow one another, in steps worth telling apart (`PrintProfile::layerStepMm`, mostly the machine's Z step): 20 % to 70 % of the
+ * nozzle, none under FLOOR_MM, neighbours within a ratio, the first of a fixed height where one is wanted.
  */
 final readonly class LayerLimits
 {
@@ -18,6 +18,9 @@ final readonly class LayerLimits
 
     /** Neighbours within this ratio show no band (common practice, no source). */
     public const RATIO = 1.5;
+
+    /** Layers that are weighed against one another, borders times heights: 300 MB; 2 m of the finest layers of any nozzle from 0.3 mm on. */
+    private const MOST = 4_200_000;
 
     /** @param  list<int>  $steps  heights a layer may have, in Z steps, ascending and without gaps */
     private function __construct(public float $stepMm, public array $steps, public float $ratio, public ?int $first) {}
@@ -35,10 +38,11 @@ final readonly class LayerLimits
         $heights = $profile->layerHeightsMm() ?: throw NoLayerFits::of($profile);
         // a nozzle so fine that all its layers lie under the floor prints those
         $kept = array_values(array_filter($heights, static fn (float $h): bool => $h >= self::FLOOR_MM - 1e-9)) ?: $heights;
-        $steps = array_map(static fn (float $h): int => (int) round($h / $profile->zStepMm), $kept);
-        $first = $firstMm === null ? null : max($steps[0], min($steps[count($steps) - 1], (int) round($firstMm / $profile->zStepMm)));
+        $step = $profile->layerStepMm();
+        $steps = array_map(static fn (float $h): int => (int) round($h / $step), $kept);
+        $first = $firstMm === null ? null : max($steps[0], min($steps[count($steps) - 1], (int) round($firstMm / $step)));
 
-        return new self($profile->zStepMm, $steps, $ratio, $first);
+        return new self($step, $steps, $ratio, $first);
     }
 
     /** The same heights on a grid so many times as coarse; null where hardly any lie on it. */
@@ -52,6 +56,18 @@ final readonly class LayerLimits
         }
 
         return count($steps) < 4 ? null : new self($this->stepMm * $times, $steps, $this->ratio, null);
+    }
+
+    /**
+     * Steps from the plate to the top of something so tall.
+     *
+     * @throws NoLayerFits where there are more than can be planned
+     */
+    public function cells(float $heightMm): int
+    {
+        $most = intdiv(self::MOST, count($this->steps));
+
+        return $heightMm <= $most * $this->stepMm ? (int) ceil($heightMm / $this->stepMm - 1e-6) : throw NoLayerFits::tooTall($heightMm, $most * $this->stepMm);
     }
 
     public function leastMm(): float

@@ -55,7 +55,7 @@ final readonly class ReliefLayers
         $body = Lithophane::of($photo, $design->at(max(Upright::COARSE_MM, $design->resolutionMm)))->body()->mesh();
         $height = $body->bounds()->max->z;
         $made = Lithophane::of($photo, $design);
-        $detail = self::detail($made->relief, $design->thickness, $spread, $limits->stepMm, (int) ceil($height / $limits->stepMm - 1e-6), $design->frameMm);
+        $detail = self::detail($made->relief, $design->thickness, $spread, $limits->stepMm, $limits->cells($height), $design->frameMm);
         $paths = static fn (float $mm): LayerPaths => Upright::paths($body, $design, $mm, $profile->lineMm);
         $below = [0.0];
         foreach ($detail as $k => $g) {

@@ -73,17 +73,27 @@ final readonly class PrintProfile
     }
 
     /**
+     * From one layer height to the next that is worth telling apart, mm: the machine's Z step, or so many of a fine one that they come to a hundredth of
+     * a millimetre and to a 60th of the nozzle (our choice: what is finer shows nowhere, and plans over it take minutes and gigabytes).
+     */
+    public function layerStepMm(): float
+    {
+        return $this->zStepMm * max(1, (int) ceil(max(0.01, $this->nozzleMm / 60) / $this->zStepMm - 1e-9));
+    }
+
+    /**
      * Layer heights this nozzle prints well, on the machine's Z step; none where it is too coarse.
      *
      * @return list<float>
      */
     public function layerHeightsMm(): array
     {
-        $first = (int) ceil(self::LEAST_SHARE * $this->nozzleMm / $this->zStepMm - 1e-9);
-        $last = (int) floor(self::MOST_SHARE * $this->nozzleMm / $this->zStepMm + 1e-9);
+        $step = $this->layerStepMm();
+        $first = (int) ceil(self::LEAST_SHARE * $this->nozzleMm / $step - 1e-9);
+        $last = (int) floor(self::MOST_SHARE * $this->nozzleMm / $step + 1e-9);
         $heights = [];
         for ($k = $first; $k <= $last; $k++) {
-            $heights[] = round($k * $this->zStepMm, 4);
+            $heights[] = round($k * $step, 4);
         }
 
         return $heights;

@@ -130,7 +130,7 @@ export const layersPage: LayersPage = {
     cuspMm: null,
     ranges: [],
     runs: [],
-    tools: { nozzleMm: 0.4, lineMm: 0.45, zStepMm: 0.04, currency: 'EUR' },
+    tools: { nozzleMm: 0.4, lineMm: 0.45, layerStepMm: 0.04, currency: 'EUR' },
 };
 
 const point = (hours: number, seenStepUm: number, mm = 0.2): LayerPoint => ({

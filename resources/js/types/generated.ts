@@ -888,7 +888,7 @@ export type ThicknessSchool = {
 export type ToolSizes = {
     nozzleMm: number;
     lineMm: number;
-    zStepMm: number;
+    layerStepMm: number;
     currency: string;
 };
 

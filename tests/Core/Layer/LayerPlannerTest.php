@@ -182,4 +182,19 @@ it('knows the heights a nozzle prints on the Z step of a machine, and says where
     'usual' => [0.4, 0.04, [0.08, 0.12, 0.16, 0.2, 0.24, 0.28]],
     'fine: what lies under the floor is left out' => [0.25, 0.02, [0.08, 0.1, 0.12, 0.14, 0.16]],
     'so fine that all lies under the floor' => [0.1, 0.02, [0.02, 0.04, 0.06]],
+    'a machine whose step is finer than what shows' => [0.4, 0.0025, [0.08, 0.09, 0.1, 0.11, 0.12, 0.13, 0.14, 0.15, 0.16, 0.17, 0.18, 0.19, 0.2, 0.21, 0.22, 0.23, 0.24, 0.25, 0.26, 0.27, 0.28]],
+    'one whose step is no part of a hundredth' => [0.25, 0.007, [0.07, 0.084, 0.098, 0.112, 0.126, 0.14, 0.154, 0.168]],
+    'a wide nozzle' => [1.8, 0.01, [0.36, 0.39, 0.42, 0.45, 0.48, 0.51, 0.54, 0.57, 0.6, 0.63, 0.66, 0.69, 0.72, 0.75, 0.78, 0.81, 0.84, 0.87, 0.9, 0.93, 0.96, 0.99, 1.02, 1.05, 1.08, 1.11, 1.14, 1.17, 1.2, 1.23, 1.26]],
 ]);
+
+it('plans 250 mm of the finest machine there may be in little memory, and refuses what no bed holds', function () {
+    $profile = new PrintProfile(zStepMm: 0.001);
+    $limits = LayerLimits::of($profile);
+    $before = memory_get_usage();
+    $costs = LayerCosts::measured($mesh = Solids::box(4, 4, 250), $facets = Surface::ofFacets($mesh), array_fill(0, 12, 1.0), Rotation::bringingUp(new Vec3(0.0, 0.0, 1.0)), $profile, $limits, StanceRules::flatCosine());
+    memory_reset_peak_usage();
+    $plan = LayerPlanner::of($costs, $limits)->quickest();
+    expect(memory_get_peak_usage() - $before)->toBeLessThan(80e6)->and(array_sum($plan->heightsMm()))->toEqualWithDelta(250.0, 0.01)->and(max($plan->heightsMm()))->toBe(0.28)
+        ->and(LayerLimits::of(new PrintProfile(zStepMm: 0.01))->cells(2000.0))->toBe(200_000)
+        ->and(fn () => $limits->cells(40_000.0))->toThrow(NoLayerFits::class, 'It stands 40,000 mm tall');
+});

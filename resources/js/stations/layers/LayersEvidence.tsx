@@ -120,7 +120,7 @@ export function LayersEvidence({ page, report, wish, tried, nozzles, isNozzles, 
                 {report?.laid && <Laid report={report} />}
                 <p className="text-[12px] text-soft">
                     A bead {number(page.tools.lineMm, 2)} mm wide and h high lies {number(page.tools.lineMm, 2)} − 0.215 h from the next. 20
-                    % to 70 % of a {number(page.tools.nozzleMm, 2)} mm nozzle, in steps of {number(page.tools.zStepMm, 2)} mm; below 0.07 mm
+                    % to 70 % of a {number(page.tools.nozzleMm, 2)} mm nozzle, in steps of {number(page.tools.layerStepMm, 2)} mm; below 0.07 mm
                     it smears rather than improves (common practice).
                 </p>
             </div>

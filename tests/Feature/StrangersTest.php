@@ -7,6 +7,7 @@ use App\Models\Filament;
 use App\Models\Piece;
 use App\Models\Plan;
 use App\Models\Printer;
+use App\Plans\Bench;
 use Illuminate\Contracts\Debug\ExceptionHandler;
 use Illuminate\Routing\Route;
 use Illuminate\Support\Facades\Queue;
@@ -79,3 +80,33 @@ it('answers whoever sends whatever in a sentence, never with an error of its own
         ->and(Plan::query()->where('piece_id', $piece->id)->where('is_current', true)->count())->toBe(1);
     $this->get("/pieces/{$piece->id}")->assertOk();
 })->with(['mesh', 'photo']);
+
+it('takes back whatever two windows decided, step by step, and does it again to the same', function (string $source, int $seed) {
+    $piece = $source === 'photo' ? Pieces::photo() : Pieces::measured();
+    $source === 'mesh' && decide($piece, 'stand', ['stance' => stancesOf($piece)[1]['id']]);
+    Queue::fake();
+    $who = new Stranger($seed);
+    $stations = array_map(fn (string $s) => $s::key(), $piece->from()->stations());
+    $plan = fn (): Plan => $piece->refresh()->plan;
+    $said = fn (Plan $plan): array => array_map(fn (string $key): array => [(new Bench($piece, $plan))->decision($key)->toArray(), (new Bench($piece, $plan))->row($key)?->rests_on], array_combine($stations, $stations));
+    $steps = [$plan()->position => $said($plan())];
+    for ($n = 0; $n < 120; $n++) {
+        $station = $who->one($stations);
+        $now = $plan();
+        // each window has seen all there is: this is about steps, not about clashes
+        $this->putJson("/pieces/{$piece->id}/plans/{$now->id}/decisions/{$station}", ['version' => $now->version, 'window' => $who->one(['a', 'b']), 'as_is' => false] + $who->at($station)->body(0.0));
+        if ($plan()->position !== $now->position) {
+            $steps[$plan()->position] = $said($plan());
+        }
+    }
+    expect(count($steps))->toBeGreaterThan(12);
+    $go = fn (int $by) => $this->putJson("/pieces/{$piece->id}/plans/{$plan()->id}/position", ['by' => $by, 'version' => $plan()->version])->assertRedirect();
+    for ($end = $plan()->position; $plan()->position > array_key_first($steps);) {
+        $go(-1);
+        expect($said($plan()))->toEqual($steps[$plan()->position]);
+    }
+    while ($plan()->position < $end) {
+        $go(1);
+        expect($said($plan()))->toEqual($steps[$plan()->position]);
+    }
+})->with(['mesh', 'photo'])->with([1, 2]);

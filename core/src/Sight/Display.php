@@ -14,6 +14,9 @@ use Wrenlo\Core\Geometry\Vec3;
  */
 final readonly class Display
 {
+    /** What is a unit, or square, to within this is kept as it is: what is written down and read again is the same to the last digit, and so is its key. */
+    private const EXACT = 1e-12;
+
     public Vec3 $up;
 
     /** Unit, square to `up`: from the piece towards the viewers. */
@@ -33,17 +36,30 @@ final readonly class Display
      */
     public function __construct(Vec3 $up, Vec3 $front, public DisplayMode $mode = DisplayMode::Shelf, ?float $spreadDeg = null, ?float $eyeDeg = null)
     {
-        $this->up = $up->unit();
-        $across = $front->plus($this->up->scaled(-$this->up->dot($front)));
-        if ($across->length() < 1e-6) {
-            throw new InvalidArgumentException('The front must not point straight up or down: the viewers stand beside the piece.');
-        }
-        $this->front = $across->unit();
+        $this->up = self::isUnit($up) ? $up : $up->unit();
+        $this->front = self::isUnit($front) && abs($this->up->dot($front)) < self::EXACT ? $front : self::across($front, $this->up);
         $this->spreadDeg = $spreadDeg ?? $mode->spreadDeg();
         $this->eyeDeg = $eyeDeg ?? $mode->eyeDeg();
         if ($this->spreadDeg < 10 || $this->spreadDeg > 180 || $this->eyeDeg < -60 || $this->eyeDeg > 80) {
             throw new InvalidArgumentException('The viewers spread by 10° to 180° to either side, their eyes are between 60° below and 80° above level.');
         }
+    }
+
+    /** Square to `up`: in two goes where both are nearly parallel. */
+    private static function across(Vec3 $front, Vec3 $up): Vec3
+    {
+        $across = $front->plus($up->scaled(-$up->dot($front)));
+        if ($across->length() < 1e-6 * $front->length()) {
+            throw new InvalidArgumentException('The front must not point straight up or down: the viewers stand beside the piece.');
+        }
+        $across = $across->unit();
+
+        return abs($up->dot($across)) < self::EXACT ? $across : $across->plus($up->scaled(-$up->dot($across)))->unit();
+    }
+
+    private static function isUnit(Vec3 $v): bool
+    {
+        return abs($v->dot($v) - 1.0) < self::EXACT;
     }
 
     public static function facingMinusY(): self

@@ -241,3 +241,22 @@ it('refuses facets that lie over each other by the hundred, and takes as many si
     expect(seenOf($layers(50), Views::of(Display::facingMinusY()))[1])->toBe(50 * 54.0) // each box covers its own box once
         ->and(fn () => seenOf($layers(51), Views::of(Display::facingMinusY())))->toThrow(Unmeasurable::class, 'cover the box round the piece 51 times');
 });
+
+it('is the same to the last digit when it is made again of its own directions, so that its key is', function () {
+    mt_srand(5);
+    $between = fn (float $least, float $most): float => $least + ($most - $least) * mt_rand() / mt_getrandmax();
+    $any = fn (): Vec3 => new Vec3($between(-1, 1), $between(-1, 1), $between(-1, 1));
+    $keys = 0;
+    for ($n = 0; $n < 3000; $n++) {
+        $up = $any();
+        // every third front is all but parallel to what is up
+        $front = $n % 3 === 0 ? $up->scaled(2.0)->plus($any()->scaled(10 ** $between(-5, -1))) : $any();
+        $display = new Display($up, $front);
+        $again = new Display($display->up, $display->front);
+        $keys += $again->key() === $display->key() ? 1 : 0;
+        expect(abs($display->up->dot($display->front)))->toBeLessThan(1e-12)->and($display->front->length())->toEqualWithDelta(1.0, 1e-12)
+            // the front lies in the plane of what was given
+            ->and(abs($display->front->dot($up->cross($front)->unit())))->toBeLessThan(1e-9);
+    }
+    expect($keys)->toBe(3000);
+});

@@ -17,7 +17,6 @@ use Wrenlo\Core\Settings\PrintProfile;
 use function abs;
 use function array_fill;
 use function array_sum;
-use function ceil;
 use function count;
 use function max;
 use function min;

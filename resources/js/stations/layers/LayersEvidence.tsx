@@ -120,8 +120,8 @@ export function LayersEvidence({ page, report, wish, tried, nozzles, isNozzles, 
                 {report?.laid && <Laid report={report} />}
                 <p className="text-[12px] text-soft">
                     A bead {number(page.tools.lineMm, 2)} mm wide and h high lies {number(page.tools.lineMm, 2)} − 0.215 h from the next. 20
-                    % to 70 % of a {number(page.tools.nozzleMm, 2)} mm nozzle, in steps of {number(page.tools.layerStepMm, 2)} mm; below 0.07 mm
-                    it smears rather than improves (common practice).
+                    % to 70 % of a {number(page.tools.nozzleMm, 2)} mm nozzle, in steps of {number(page.tools.layerStepMm, 2)} mm; below
+                    0.07 mm it smears rather than improves (common practice).
                 </p>
             </div>
             <div className="flex items-center gap-3 border-t border-base-300 px-4 py-2.5">

@@ -83,7 +83,7 @@ describe('decisions about a piece', () => {
     it('do not take for seen what another window did and only came along with a measurement', async () => {
         const at3 = bench();
         const { result, rerender } = renderHook(({ data }) => usePlan(data, here), { initialProps: { data: at3 } });
-        const changed = { ...at3.plan, version: 4, newest: { window: 'other', words: 'layers 0.12 mm' } };
+        const changed = { ...at3.plan, version: 4, newest: { version: 4, window: 'other', words: 'layers 0.12 mm' } };
         expect(result.current.news).toBeNull();
         rerender({ data: bench({ plan: changed }) });
         expect(result.current.news).toContain('Another window changed this plan: layers 0.12 mm.');
@@ -94,6 +94,8 @@ describe('decisions about a piece', () => {
         expect(result.current.news).toBeNull();
         // gone on from it is seen
         rerender({ data: bench({ plan: { ...changed, version: 6 } }) });
+        expect(result.current.news).toBeNull(); // the file was brought again, say: no step of anybody
+        rerender({ data: bench({ plan: { ...changed, version: 6, newest: { ...changed.newest, version: 6 } } }) });
         expect(result.current.news).not.toBeNull();
         act(() => result.current.goOn());
         expect(result.current.news).toBeNull();
@@ -102,7 +104,7 @@ describe('decisions about a piece', () => {
         expect(at(1)[1].data).toMatchObject({ layer_mm: 0.2, version: 6 });
         // what this window did is no news to it, even where the answer got lost
         const { window: me } = at(1)[1].data;
-        rerender({ data: bench({ plan: { ...changed, version: 7, newest: { window: String(me), words: 'layers 0.2 mm' } } }) });
+        rerender({ data: bench({ plan: { ...changed, version: 7, newest: { version: 7, window: String(me), words: 'layers 0.2 mm' } } }) });
         expect(result.current.news).toBeNull();
     });
     it('change nothing of a plan that another window went over to before it was looked at', async () => {

@@ -90,9 +90,9 @@ export function usePlan(bench: Pick<Workbench, 'piece' | 'plan'>, station: () =>
 
 export type PlanActions = ReturnType<typeof usePlan>;
 
-function newsOf({ id, name, version, newest }: Workbench['plan'], seen: Known, me: string): string | null {
+function newsOf({ id, name, newest }: Workbench['plan'], seen: Known, me: string): string | null {
     if (id !== seen.id) return `Another window went over to “${name}”. Nothing is changed from here before you go on from it.`;
-    return version > seen.version && newest !== null && newest.window !== me
+    return newest !== null && newest.version > seen.version && newest.window !== me
         ? `Another window changed this plan: ${newest.words}. Where you decide otherwise before you go on from it, both are kept.`
         : null;
 }

@@ -578,6 +578,7 @@ export type PieceTag = {
 };
 
 export type PlanChange = {
+    version: number;
     window: string | null;
     words: string;
 };

@@ -17,11 +17,13 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Queue;
 use Tests\Support\Pieces;
 use Tests\Support\Solids;
+use Wrenlo\Core\Geometry\Vec3;
 use Wrenlo\Core\Orientation\Criteria;
 use Wrenlo\Core\Orientation\Preset;
 use Wrenlo\Core\Orientation\StanceBasis;
 use Wrenlo\Core\Orientation\StanceRules;
 use Wrenlo\Core\Orientation\Stances;
+use Wrenlo\Core\Sight\Display;
 
 function upload(string $bytes, string $name): UploadedFile
 {
@@ -162,6 +164,28 @@ it('computes nothing anew when the front is turned and turned back', function ()
     expect((hrtime(true) - $started) / 1e6)->toBeLessThan(300.0)->and($back)->toBe($first)->and(Finding::query()->count())->toBe($count);
     Queue::assertNothingPushed();
     $this->getJson("/pieces/{$piece->id}/measuring")->assertJsonPath('state', 'done');
+});
+
+it('computes nothing anew when the front is turned by degrees and turned back from where it is then, as a hand on the slider does', function () {
+    $piece = Pieces::measured();
+    // the page turns what it is told by as many degrees [Rodrigues about +Z]
+    $turn = function (float $deg) use ($piece) {
+        [$x, $y] = Pieces::bench($piece)->look()->display->front->toArray();
+        [$c, $s] = [cos(deg2rad($deg)), sin(deg2rad($deg))];
+        decide($piece, 'look', ['display' => ['up' => [0, 0, 1], 'front' => [$x * $c - $y * $s, $y * $c + $x * $s, 0]]])->assertSessionHasNoErrors();
+    };
+    $turn(17.0);
+    $count = Finding::query()->count();
+    $front = Pieces::bench($piece)->look()->display->key();
+    Queue::fake();
+    $turn(-17.0);
+    expect(Pieces::bench($piece)->look()->display->key())->toBe((new Display(new Vec3(0, 0, 1), new Vec3(0, -1, 0)))->key());
+    foreach ([40.0, 12.5, -52.5, 17.0] as $deg) {
+        $turn($deg);
+    }
+    expect(Pieces::bench($piece)->look()->display->key())->toBe($front);
+    $this->getJson("/pieces/{$piece->id}/measuring")->assertJsonPath('state', 'done');
+    expect(Finding::query()->where('state', 'done')->count())->toBe($count);
 });
 
 it('measures anew when the scale changes, and refuses a front that is none', function () {

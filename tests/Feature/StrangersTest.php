@@ -19,7 +19,7 @@ use Tests\Support\Stranger;
 // it: WRENLO_SEED=7 WRENLO_ROUNDS=40 before the call; WRENLO_COMPUTES=1 lets everything asked for be computed, too.
 
 /** @return list<Route> but those that end the visit */
-function addresses(): array
+function everyAddress(): array
 {
     return array_values(array_filter(
         iterator_to_array(Routes::getRoutes()),
@@ -63,7 +63,7 @@ it('answers whoever sends whatever in a sentence, never with an error of its own
     $who = new Stranger((int) (getenv('WRENLO_SEED') ?: 1));
     $codes = [];
     for ($round = 0; $round < (int) (getenv('WRENLO_ROUNDS') ?: 6); $round++) {
-        foreach (addresses() as $route) {
+        foreach (everyAddress() as $route) {
             $method = $route->methods()[0];
             $url = addressOf($route, $who, $parts);
             $body = $who->at("{$method} {$route->uri()}".(str_ends_with($route->uri(), '{station}') ? basename($url) : ''))->body($who->one([0.0, 0.0, 0.1, 0.5]));

@@ -73,7 +73,7 @@ final class LookStation extends Station
         try {
             return new LookDecision(
                 new MeshRecipe((float) ($r['scale'] ?? $look->recipe->scale), array_key_exists('mirror', $r) ? $r['mirror'] : $look->recipe->mirror, array_values($r['repairs'] ?? $look->recipe->repairs)),
-                new Display($vector('up', $look->display->up), $vector('front', $look->display->front), $mode, (float) ($d['spread_deg'] ?? $look->display->spreadDeg), (float) ($d['eye_deg'] ?? $look->display->eyeDeg)),
+                (new Display($vector('up', $look->display->up), $vector('front', $look->display->front), $mode, (float) ($d['spread_deg'] ?? $look->display->spreadDeg), (float) ($d['eye_deg'] ?? $look->display->eyeDeg)))->settled(),
             );
         } catch (InvalidArgumentException $e) {
             throw ValidationException::withMessages(['display' => $e->getMessage()]);

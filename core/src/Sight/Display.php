@@ -62,6 +62,29 @@ final readonly class Display
         return abs($v->dot($v) - 1.0) < self::EXACT;
     }
 
+    /**
+     * The same viewers, their front on a millionth of a degree about what is up: turned there and back by whoever, it is what it was to the last digit,
+     * and so is all that was computed for it.
+     */
+    public function settled(): self
+    {
+        $zero = self::across(abs($this->up->y) < 0.9 ? new Vec3(0.0, -1.0, 0.0) : new Vec3(0.0, 0.0, 1.0), $this->up);
+        $quarter = $this->up->cross($zero);
+        $deg = round(rad2deg(atan2($this->front->dot($quarter), $this->front->dot($zero))), 6);
+        // quarter turns are exact
+        $quarters = (int) round($deg / 90);
+        [$ahead, $aside] = match (($quarters + 4) % 4) {
+            0 => [$zero, $quarter],
+            1 => [$quarter, $zero->scaled(-1.0)],
+            2 => [$zero->scaled(-1.0), $quarter->scaled(-1.0)],
+            3 => [$quarter->scaled(-1.0), $zero],
+        };
+        $rest = deg2rad(round($deg - 90 * $quarters, 6));
+        $front = $ahead->scaled(cos($rest))->plus($aside->scaled(sin($rest)));
+
+        return new self($this->up, new Vec3($front->x + 0.0, $front->y + 0.0, $front->z + 0.0), $this->mode, $this->spreadDeg, $this->eyeDeg);
+    }
+
     public static function facingMinusY(): self
     {
         return new self(new Vec3(0, 0, 1), new Vec3(0, -1, 0));

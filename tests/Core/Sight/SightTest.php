@@ -260,3 +260,26 @@ it('is the same to the last digit when it is made again of its own directions, s
     }
     expect($keys)->toBe(3000);
 });
+
+it('settles a front where it is, and to the same wherever it came from', function (array $up, array $usual) {
+    mt_srand(6);
+    $display = (new Display(new Vec3(...$up), new Vec3(...$usual)))->settled();
+    expect([$display->front->x, $display->front->y, $display->front->z])->toBe($usual); // quarter turns exactly
+    // square to what is up: turned towards their cross product
+    $turn = fn (Display $d, float $deg): Display => new Display($d->up, $d->front->scaled(cos(deg2rad($deg)))->plus($d->up->cross($d->front)->scaled(sin(deg2rad($deg)))));
+    for ($n = 0; $n < 500; $n++) {
+        $deg = mt_rand(-18_000, 18_000) / 100;
+        $turned = $turn($display, $deg);
+        $settled = $turned->settled();
+        $back = $turn($settled, -$deg)->settled();
+        expect($settled->front->minus($turned->front)->length())->toBeLessThan(2e-8)->and($settled->settled()->key())->toBe($settled->key())->and($back->key())->toBe($display->key());
+    }
+})->with(function () {
+    foreach ([[0.0, 0.0, 1.0], [0.0, 0.0, -1.0], [0.0, 1.0, 0.0], [0.0, -1.0, 0.0], [1.0, 0.0, 0.0], [-1.0, 0.0, 0.0]] as $up) {
+        foreach ([[0.0, -1.0, 0.0], [1.0, 0.0, 0.0], [0.0, 0.0, 1.0], [0.0, 1.0, 0.0], [-1.0, 0.0, 0.0], [0.0, 0.0, -1.0]] as $front) {
+            if ($up[0] * $front[0] + $up[1] * $front[1] + $up[2] * $front[2] === 0.0) {
+                yield [$up, $front];
+            }
+        }
+    }
+});

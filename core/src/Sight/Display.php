@@ -72,15 +72,10 @@ final readonly class Display
         $quarter = $this->up->cross($zero);
         $deg = round(rad2deg(atan2($this->front->dot($quarter), $this->front->dot($zero))), 6);
         // quarter turns are exact
+        $axes = [$zero, $quarter, $zero->scaled(-1.0), $quarter->scaled(-1.0)];
         $quarters = (int) round($deg / 90);
-        [$ahead, $aside] = match (($quarters + 4) % 4) {
-            0 => [$zero, $quarter],
-            1 => [$quarter, $zero->scaled(-1.0)],
-            2 => [$zero->scaled(-1.0), $quarter->scaled(-1.0)],
-            3 => [$quarter->scaled(-1.0), $zero],
-        };
         $rest = deg2rad(round($deg - 90 * $quarters, 6));
-        $front = $ahead->scaled(cos($rest))->plus($aside->scaled(sin($rest)));
+        $front = $axes[$quarters & 3]->scaled(cos($rest))->plus($axes[($quarters + 1) & 3]->scaled(sin($rest)));
 
         return new self($this->up, new Vec3($front->x + 0.0, $front->y + 0.0, $front->z + 0.0), $this->mode, $this->spreadDeg, $this->eyeDeg);
     }

@@ -37,6 +37,6 @@ final readonly class ShapeDecision implements Decision
 
     public function words(Decision $before): string
     {
-        return $before instanceof self && $before->shape === $this->shape ? "Size of the {$this->shape->label()}" : 'A '.$this->shape->label();
+        return $before instanceof self && $before->shape === $this->shape ? "Size of the {$this->shape->label()}" : (preg_match('/^[aeiou]/', $this->shape->label()) === 1 ? 'An ' : 'A ').$this->shape->label();
     }
 }

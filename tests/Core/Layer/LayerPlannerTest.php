@@ -198,3 +198,7 @@ it('plans 250 mm of the finest machine there may be in little memory, and refuse
         ->and(LayerLimits::of(new PrintProfile(zStepMm: 0.01))->cells(2000.0))->toBe(200_000)
         ->and(fn () => $limits->cells(40_000.0))->toThrow(NoLayerFits::class, 'It stands 40,000 mm tall');
 });
+
+it('takes a first layer as near to what is wished as the nozzle prints', function (float $wished, int $steps) {
+    expect(LayerLimits::of(new PrintProfile, firstMm: $wished)->first)->toBe($steps);
+})->with([[0.01, 2], [0.08, 2], [0.139, 3], [0.141, 4], [0.28, 7], [0.6, 7]]);

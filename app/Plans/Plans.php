@@ -96,10 +96,11 @@ final class Plans
     public static function keepAsIs(Plan $plan, string $station, Seen $seen): void
     {
         $seen->others($plan)->isEmpty() || self::refuse();
-        $bench = new Bench($plan->piece, $plan);
-        self::put($plan, $station, $bench->decision($station)->toArray(), $plan->piece->from()->station($station)::restsOn($bench));
-        $plan->update(['version' => $plan->version + 1]);
-        $plan->unsetRelation('decisions');
+        DB::transaction(static function () use ($plan, $station): void {
+            self::isFirst($plan, $plan->position) || self::refuse();
+            $bench = new Bench($plan->piece, $plan->refresh()->unsetRelation('decisions'));
+            self::put($plan, $station, $bench->decision($station)->toArray(), $plan->piece->from()->station($station)::restsOn($bench));
+        });
     }
 
     /**

@@ -167,7 +167,11 @@ it('notices a window that was faster by a moment, after it has looked', function
         }
     });
     $told = Plans::decide($stale, 'layers', ['layer_mm' => 0.28], Seen::all($stale));
-    expect($isFirst)->toBeFalse()
+    // nor is what was there before kept as it is over what another one just decided
+    $late = Plan::query()->findOrFail($plan->id)->setRelation('piece', $piece);
+    $late->version--;
+    expect(fn () => Plans::keepAsIs($late, 'layers', new Seen($late->version + 1)))->toThrow(ValidationException::class)
+        ->and($isFirst)->toBeFalse()
         ->and($told)->toContain('Both are kept')->and($piece->plans()->orderBy('id')->get()->map(fn (Plan $p) => decided($p)['layers']['layer_mm'])->all())->toEqual([0.12, 0.28]);
 });
 

@@ -123,7 +123,7 @@ it('compares ways, takes contacts away and sets them by mouse and keys, paints a
     $chrome->keys('jc');
     $chrome->waitForText('(1 by hand)', 60);
     // exported and checked: piece and supports in one file, as what they are
-    $url = $chrome->js("return document.querySelector('a[href$=\"held-3mf\"]').href");
+    $url = $chrome->until('the file', fn (Chrome $c) => $c->js("return document.querySelector('a[href$=\"held-3mf\"]')?.href"), 60);
     $bytes = base64_decode((string) $chrome->driver->executeAsyncScript('const done = arguments[1]; fetch(arguments[0]).then((r) => r.arrayBuffer()).then((b) => done(btoa(String.fromCharCode(...new Uint8Array(b)))))', [$url]));
     $model = simplexml_load_string((string) file_get_contents('zip://'.Solids::file($bytes, '3mf').'#3D/3dmodel.model'));
     expect(array_map(fn ($o): string => (string) $o['type'], iterator_to_array($model->resources->object, false)))->toBe(['model', 'support']);
@@ -210,7 +210,7 @@ it('sets pieces on one plate by keys, holds them and hands over one file', funct
     expect((string) $chrome->js('return location.search'))->toContain('way=tree');
     $chrome->waitForText('Nothing is left in the air.');
     expect($chrome->axe())->toBe([]);
-    $url = $chrome->js("return document.querySelector('a[href^=\"/plate/3mf\"]').href");
+    $url = $chrome->until('the file', fn (Chrome $c) => $c->js("return document.querySelector('a[href^=\"/plate/3mf\"]')?.href"), 60);
     $bytes = base64_decode((string) $chrome->driver->executeAsyncScript('const done = arguments[1]; fetch(arguments[0]).then((r) => r.arrayBuffer()).then((b) => done(btoa(String.fromCharCode(...new Uint8Array(b)))))', [$url]));
     $model = simplexml_load_string((string) file_get_contents('zip://'.Solids::file($bytes, '3mf').'#3D/3dmodel.model'));
     expect(array_map(fn ($o): string => (string) $o['type'], iterator_to_array($model->resources->object, false)))->toBe(['model', 'support']);

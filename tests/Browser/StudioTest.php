@@ -41,7 +41,7 @@ it('takes a photo from the drop to a checked file: advice, readings, limits, sha
     $chrome->waitForText('Will this photo do?', 60);
     $chrome->until('the judgement', fn (Chrome $c) => str_contains($c->text(), 'of 1. Detail down to'), 60);
     $chrome->until('the window', fn (Chrome $c) => windowGrey($c, 'photo') > 0, 30);
-    $weak = (float) $chrome->js("return /([\\d.]+) of 1/.exec(document.querySelector('aside [aria-live=polite]').innerText)[1]");
+    $weak = (float) $chrome->until('how fit it is', fn (Chrome $c) => $c->js("return /([\\d.]+) of 1/.exec(document.querySelector('aside [aria-live=polite]')?.innerText ?? '')?.[1]"));
     $chrome->press('Do it');
     $chrome->until('a fitter photo', fn (Chrome $c) => (float) $c->js("return /([\\d.]+) of 1/.exec(document.querySelector('aside [aria-live=polite]')?.innerText ?? '')?.[1] ?? 0") > $weak + 0.2, 60);
     // a slider shows in the window at once, before anything is saved
